@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Syndex\Core\Headless;
+
+use Syndex\Core\Recurrence\Series;
+use Syndex\Core\Time\ZoneData;
+
+/** Which core this is, with which zone data, and how much work a line may ask for. */
+final readonly class About implements Verb
+{
+    public function __construct(private ZoneData $zones) {}
+
+    public function keys(): array
+    {
+        return [];
+    }
+
+    public function answer(Fields $fields): array
+    {
+        return [
+            'version' => Protocol::VERSION,
+            'zone_data' => $this->zones->version(),
+            'bounds' => [
+                'steps_per_line' => Protocol::MOST_STEPS,
+                'instances_per_line' => Series::MOST,
+                'octets_per_line' => Protocol::MOST_OCTETS,
+            ],
+        ];
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Syndex\Core\Headless;
+
+/** The keys of one JSON object, each asked for by type; any key that nobody may ask for is refused by name. */
+final readonly class Fields
+{
+    /** @param array<array-key, mixed> $values */
+    private function __construct(private array $values) {}
+
+    /**
+     * @param  list<string>  $allowed
+     *
+     * @throws BadLine if there is a key that is not allowed
+     */
+    public static function of(\stdClass $object, array $allowed): self
+    {
+        $values = get_object_vars($object);
+        foreach (array_keys($values) as $key) {
+            if (! in_array((string) $key, $allowed, true)) {
+                throw BadLine::unknownKey((string) $key);
+            }
+        }
+
+        return new self($values);
+    }
+
+    /** Absent and null are the same here. */
+    public function has(string $key): bool
+    {
+        return isset($this->values[$key]);
+    }
+
+    public function raw(string $key): mixed
+    {
+        return $this->values[$key] ?? null;
+    }
+
+    /** A key that must be there, though it may be null. */
+    public function mustName(string $key): void
+    {
+        if (! array_key_exists($key, $this->values)) {
+            throw BadLine::missing($key);
+        }
+    }
+
+    public function text(string $key): string
+    {
+        $this->mustName($key);
+        $value = $this->values[$key];
+
+        return is_string($value) ? $value : throw BadLine::badValue($key, 'a text', $value);
+    }
+
+    public function textOrNull(string $key): ?string
+    {
+        return $this->has($key) ? $this->text($key) : null;
+    }
+
+    public function wholeNumber(string $key, int $least, int $default): int
+    {
+        if (! $this->has($key)) {
+            return $default;
+        }
+        $value = $this->values[$key];
+        if (! is_int($value) || $value < $least) {
+            throw BadLine::badValue($key, "a whole number of $least or more", $value);
+        }
+
+        return $value;
+    }
+
+    /** @return list<string> */
+    public function texts(string $key): array
+    {
+        $value = $this->values[$key] ?? [];
+        if (! is_array($value)) {
+            throw BadLine::badValue($key, 'a list of texts', $value);
+        }
+        foreach ($value as $text) {
+            if (! is_string($text)) {
+                throw BadLine::badValue($key, 'a list of texts', $text);
+            }
+        }
+
+        return array_values($value);
+    }
+}

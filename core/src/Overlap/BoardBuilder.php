@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Syndex\Core\Overlap;
+
+use Syndex\Core\Recurrence\RuleParser;
+use Syndex\Core\Recurrence\Series;
+use Syndex\Core\Time\Gregorian;
+use Syndex\Core\Time\Instant;
+use Syndex\Core\Time\WallTime;
+use Syndex\Core\Work;
+
+/** Computes the whole board of a plan. */
+final class BoardBuilder
+{
+    /** A single meeting is held against so many coming days. */
+    public const DAYS_FOR_A_SINGLE = 14;
+
+    private const PROPOSALS = 3;
+
+    /** @param list<Participant> $people */
+    public static function build(Plan $plan, array $people, int $index): Board
+    {
+        $index = max(0, min($index, $plan->dates->count() - 1));
+        $judge = new DateJudge($plan, $people);
+        $states = $judge->all();
+        $wide = $plan->dates->count() > 1 ? $plan : self::comingDays($plan);
+        $hours = new HoursOnDates;
+        $columns = new ColumnBuilder($wide, $people, $hours);
+        $search = new FitSearch($plan, $people, new ColumnBuilder($plan, $people, $hours), $hours);
+        $present = $search->present();
+        $axis = $columns->axis(0);
+
+        return new Board(
+            self::day($plan, $people, $judge, $index),
+            $states,
+            $columns->columns($wide === $plan ? $states : (new DateJudge($wide, $people))->all()),
+            $axis->marks($plan->anchor, 2)[0],
+            $axis->at($plan->dates->starts[0]),
+            $present,
+            $search->better($present, self::PROPOSALS),
+        );
+    }
+
+    /** The same wall time on the next days, for the view of all dates when there is but one. */
+    public static function comingDays(Plan $plan): Plan
+    {
+        $daily = RuleParser::parse('FREQ=DAILY;COUNT='.self::DAYS_FOR_A_SINGLE);
+        $start = WallTime::ofSeconds($plan->dates->walls[0]);
+        $series = $plan->series->allDay ? Series::allDay($start, $daily) : Series::timed($start, $plan->anchor, $daily);
+
+        return Plan::of($series, $series->expand(Work::atMost(1000)), $plan->durationMinutes, $plan->anchor);
+    }
+
+    /** @param list<Participant> $people */
+    private static function day(Plan $plan, array $people, DateJudge $judge, int $index): DayBoard
+    {
+        $wall = $plan->anchor->toWall($plan->dates->starts[$index]);
+        $axis = Axis::around(Gregorian::floorDiv($wall, 86400), intdiv(Gregorian::floorMod($wall, 86400), 60), $plan->durationMinutes, $plan->anchor);
+        [$hours, $midnights] = $axis->marks($plan->anchor, 2);
+        $scale = [...$hours, ...array_map(static fn ($m): Mark => new Mark($m->at, '00'), $midnights)];
+        usort($scale, static fn (Mark $a, Mark $b): int => $a->at <=> $b->at);
+
+        return new DayBoard(
+            $index,
+            Instant::ofSeconds($axis->window->start)->format(),
+            WallTime::ofSeconds($plan->anchor->toWall($axis->window->start))->format(),
+            Axis::MINUTES,
+            $axis->at($plan->dates->starts[$index]),
+            $plan->durationMinutes,
+            $scale,
+            (new PaneBuilder($plan, $people, $axis, $index))->panes(),
+            $judge->standings($index),
+        );
+    }
+}

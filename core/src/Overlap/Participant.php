@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Syndex\Core\Overlap;
+
+use Syndex\Core\Time\Interval;
+use Syndex\Core\Time\IntervalSet;
+use Syndex\Core\Time\WorkingHours;
+use Syndex\Core\Time\Zone;
+
+/** A person as the board sees them: where, when they work, what they have already. */
+final readonly class Participant
+{
+    public IntervalSet $taken;
+
+    /**
+     * @param  ?Zone  $zone  null when nobody knows where the person is
+     * @param  bool  $calendarKnown  whether an empty list of busy times means free
+     * @param  list<Busy>  $busy
+     */
+    public function __construct(
+        public string $id,
+        public bool $required,
+        public bool $host,
+        public ?Zone $zone,
+        public WorkingHours $hours,
+        public bool $calendarKnown,
+        public array $busy = [],
+    ) {
+        $this->taken = IntervalSet::of(array_map(static fn (Busy $b): Interval => $b->interval, $busy));
+    }
+
+    /** @return list<Busy> what lies within a window, or reaches into it */
+    public function busyDuring(Interval $window): array
+    {
+        $during = [];
+        foreach ($this->busy as $busy) {
+            if ($busy->interval->start < $window->end && $window->start < $busy->interval->end) {
+                $during[] = $busy;
+            }
+        }
+
+        return $during;
+    }
+}

@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Syndex\Core\Recurrence;
+
+/** A stretch of the plain sentence: text that stands for one part of the plan, or the words between two. */
+final readonly class SentencePiece
+{
+    /** @param 'repeats'|'date'|'time'|'zone'|'length'|'end'|'start'|null $part */
+    public function __construct(public ?string $part, public string $text) {}
+}

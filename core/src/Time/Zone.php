@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Syndex\Core\Time;
+
+/**
+ * A place's clock: which offset from UTC it shows at which moment.
+ *
+ * Changes are held as sorted integers and found by bisection, with the last answer kept, since questions come in order.
+ * They are listed to the year 2100, and to 2500 on demand; past that the tail of a zone repeats with the calendar's
+ * 400 years (146,097 days, a whole number of weeks), so a later moment is asked of its twin.
+ */
+final class Zone
+{
+    private const UNTIL_2100 = 4102444800;
+
+    private const UNTIL_2500 = 16725225600;
+
+    private const CYCLE = 146097 * 86400;
+
+    /** @var list<int> moment of each change, ascending */
+    private array $at = [];
+
+    /** @var list<int> offset before the first change, then after each */
+    private array $offset = [];
+
+    /** @var list<int> wall time from which on the offset after a change is meant */
+    private array $wallAt = [];
+
+    /** @var list<array{at: int, before: int, after: int, dst: bool, name: string}> */
+    private array $changes = [];
+
+    private int $listedUntil;
+
+    private int $hint = 0;
+
+    private int $wallHint = 0;
+
+    private function __construct(public readonly string $id, private readonly \DateTimeZone $source)
+    {
+        $this->list(self::UNTIL_2100);
+    }
+
+    public static function of(string $id, \DateTimeZone $source): self
+    {
+        return new self($id, $source);
+    }
+
+    /** Seconds to add to UTC to get the wall time at a moment. */
+    public function offsetAt(int $utc): int
+    {
+        if ($utc >= $this->listedUntil) {
+            $utc = $this->twin($utc);
+        }
+
+        return $this->offset[$this->hint = self::find($this->at, $utc, $this->hint)];
+    }
+
+    /**
+     * The moment at which this place's clock shows a wall time.
+     *
+     * A wall time that the zone skips takes the offset before the gap; one that comes twice means the first
+     * (RFC 5545 3.3.5, RFC 8984 1.4.5).
+     */
+    public function toUtc(int $wall): int
+    {
+        if ($wall >= $this->listedUntil - 86400) {
+            $asked = $this->twin($wall + 86400) - 86400;
+
+            return $wall - $this->offset[self::find($this->wallAt, $asked, 0)];
+        }
+
+        return $wall - $this->offset[$this->wallHint = self::find($this->wallAt, $wall, $this->wallHint)];
+    }
+
+    public function toWall(int $utc): int
+    {
+        return $utc + $this->offsetAt($utc);
+    }
+
+    /** Whether a wall time is skipped when the clocks of this zone go forward. */
+    public function skips(int $wall): bool
+    {
+        return $this->toWall($this->toUtc($wall)) !== $wall;
+    }
+
+    /**
+     * The changes of offset or of the clock's name in [$from, $to), moments in UTC.
+     *
+     * @return list<array{at: int, before: int, after: int, dst: bool, name: string}>
+     */
+    public function changesBetween(int $from, int $to): array
+    {
+        if ($to > $this->listedUntil && $this->listedUntil < self::UNTIL_2500) {
+            $this->list(self::UNTIL_2500);
+        }
+
+        return array_values(array_filter($this->changes, static fn (array $c): bool => $c['at'] >= $from && $c['at'] < $to));
+    }
+
+    /** @return array{offset: int, dst: bool, name: string} what the clock is called at a moment */
+    public function nameAt(int $utc): array
+    {
+        $found = $this->source->getTransitions($utc, $utc);
+        $now = is_array($found) && isset($found[0]) ? $found[0] : ['isdst' => false, 'abbr' => $this->id];
+
+        return ['offset' => $this->offsetAt($utc), 'dst' => $now['isdst'], 'name' => $now['abbr']];
+    }
+
+    private function list(int $until): void
+    {
+        $this->listedUntil = $until;
+        $this->at = $this->wallAt = $this->changes = [];
+        $listed = $this->source->getTransitions(PHP_INT_MIN, $until) ?: [];
+        $this->offset = [$listed[0]['offset'] ?? $this->source->getOffset(new \DateTimeImmutable('@0'))];
+        $before = $listed[0] ?? ['offset' => $this->offset[0], 'abbr' => ''];
+        foreach (array_slice($listed, 1) as $change) {
+            if ($change['offset'] === $before['offset'] && $change['abbr'] === $before['abbr']) {
+                continue;
+            }
+            $this->changes[] = ['at' => $change['ts'], 'before' => $before['offset'], 'after' => $change['offset'], 'dst' => $change['isdst'], 'name' => $change['abbr']];
+            if ($change['offset'] !== $before['offset']) {
+                $this->at[] = $change['ts'];
+                $this->offset[] = $change['offset'];
+                $this->wallAt[] = $change['ts'] + max($before['offset'], $change['offset']);
+            }
+            $before = $change;
+        }
+        $this->hint = $this->wallHint = 0;
+    }
+
+    /** A moment within what is listed at which the clock shows the same offset. */
+    private function twin(int $utc): int
+    {
+        if ($this->listedUntil < self::UNTIL_2500) {
+            $this->list(self::UNTIL_2500);
+        }
+        if ($utc < self::UNTIL_2500) {
+            return $utc;
+        }
+
+        return $utc - self::CYCLE * (intdiv($utc - self::UNTIL_2500, self::CYCLE) + 1);
+    }
+
+    /**
+     * Index into the offsets: how many changes lie at or before a value.
+     *
+     * @param  list<int>  $at
+     */
+    private static function find(array $at, int $value, int $hint): int
+    {
+        $count = count($at);
+        if (($hint === 0 || $at[$hint - 1] <= $value) && ($hint === $count || $value < $at[$hint])) {
+            return $hint;
+        }
+        $low = 0;
+        $high = $count;
+        while ($low < $high) {
+            $middle = ($low + $high) >> 1;
+            if ($at[$middle] <= $value) {
+                $low = $middle + 1;
+            } else {
+                $high = $middle;
+            }
+        }
+
+        return $low;
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Syndex\Core\Time;
+
+/** The rules of the world's clocks, handed to the core from outside. */
+interface ZoneData
+{
+    /** The IANA version, as "2025b". */
+    public function version(): string;
+
+    /** @throws UnknownZone if the name is not spelt so in the zone data */
+    public function zone(string $id): Zone;
+
+    public function knows(string $id): bool;
+
+    /** @return list<string> every name, in byte order */
+    public function ids(): array;
+}
