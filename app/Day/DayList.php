@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Day;
+
+use App\People\Account;
+use App\Planning\Attendee;
+use App\Planning\AttendeeRole;
+use App\Planning\Meeting;
+use App\Planning\MeetingStatus;
+use App\Planning\Occurrence;
+use App\Planning\Visible;
+use Syndex\Core\Time\PlaceName;
+use Syndex\Core\Time\WallTime;
+use Syndex\Core\Time\Zone;
+use Syndex\Core\Time\ZoneData;
+
+/** The meetings of one day. */
+final readonly class DayList
+{
+    private const PLACES_NAMED = 4;
+
+    public function __construct(private Visible $visible, private ZoneData $zones) {}
+
+    /** @return list<array<string, mixed>> in order of their start; whole days first */
+    public function of(Account $account, Zone $zone, int $day): array
+    {
+        $from = $zone->toUtc($day * 86400);
+        $to = $zone->toUtc(($day + 1) * 86400);
+        $found = Occurrence::query()
+            ->where('starts_at', '<', gmdate('Y-m-d H:i:s', $to))->where('ends_at', '>', gmdate('Y-m-d H:i:s', $from))
+            ->whereIn('meeting_id', $this->visible->only(Meeting::query(), $account)->whereNot('status', MeetingStatus::Draft)->select('id'))
+            ->with(['meeting.host', 'meeting.attendees.person', 'meeting.kit'])
+            ->orderByDesc('all_day')->orderBy('starts_at')->orderBy('id')->get();
+
+        return array_values($found->map(fn (Occurrence $o): array => $this->row($o, $zone))->all());
+    }
+
+    /** @return array<string, mixed> */
+    private function row(Occurrence $occurrence, Zone $zone): array
+    {
+        $meeting = $occurrence->meeting;
+        $start = $occurrence->starts_at->getTimestamp();
+
+        return [
+            'meetingId' => $meeting->id,
+            'title' => $meeting->title,
+            'status' => $meeting->status->value,
+            'allDay' => $occurrence->all_day,
+            'startsAt' => $occurrence->starts_at->toIso8601ZuluString(),
+            'endsAt' => $occurrence->ends_at->toIso8601ZuluString(),
+            'local' => WallTime::ofSeconds($zone->toWall($start))->format(),
+            'localEnd' => WallTime::ofSeconds($zone->toWall($occurrence->ends_at->getTimestamp()))->format(),
+            'state' => $this->state($occurrence),
+            'host' => $meeting->host?->called(),
+            'required' => $meeting->attendees->where('role', AttendeeRole::Required)->count(),
+            'optional' => $meeting->attendees->where('role', AttendeeRole::Optional)->count(),
+            'elsewhere' => $this->elsewhere($meeting, $zone, $start),
+            'link' => $meeting->join_mode->isOnline() ? $meeting->kit?->link : null,
+            'place' => $meeting->join_mode->needsPlace() ? $meeting->place : null,
+        ];
+    }
+
+    /** By plan; who opened and ended it is not known yet. */
+    private function state(Occurrence $occurrence): string
+    {
+        return match (true) {
+            $occurrence->meeting->status === MeetingStatus::CalledOff => 'called_off',
+            $occurrence->ends_at->isPast() => 'over',
+            $occurrence->starts_at->isPast() => 'now',
+            $occurrence->meeting->status === MeetingStatus::Kept => 'kept',
+            default => 'planned',
+        };
+    }
+
+    /** @return list<array{city: string, local: string}> other places' clocks, furthest from here first */
+    private function elsewhere(Meeting $meeting, Zone $zone, int $start): array
+    {
+        $here = $zone->offsetAt($start);
+        $places = [];
+        foreach ($meeting->attendees->map(static fn (Attendee $a): ?string => $a->person->zone)->filter()->unique() as $id) {
+            $there = $this->zones->knows((string) $id) ? $this->zones->zone((string) $id)->offsetAt($start) : $here;
+            if ($there !== $here) {
+                $places[] = ['city' => PlaceName::of((string) $id), 'local' => WallTime::ofSeconds($start + $there)->format(), 'distance' => abs($there - $here)];
+            }
+        }
+        usort($places, static fn (array $a, array $b): int => $b['distance'] <=> $a['distance']);
+
+        return array_map(static fn (array $p): array => ['city' => $p['city'], 'local' => $p['local']], array_slice($places, 0, self::PLACES_NAMED));
+    }
+}

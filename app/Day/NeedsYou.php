@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Day;
+
+use App\Invitations\Dispatch;
+use App\Invitations\DispatchKind;
+use App\Invitations\DispatchState;
+use App\People\Account;
+use App\Planning\Meeting;
+use App\Planning\MeetingStatus;
+use Illuminate\Support\Facades\DB;
+use Syndex\Core\Time\PlaceName;
+use Syndex\Core\Time\WallTime;
+use Syndex\Core\Time\ZoneData;
+
+/** What waits for a coordinator, each with the way out. */
+final readonly class NeedsYou
+{
+    private const MOST_OF_A_KIND = 5;
+
+    /** Clock changes are told of so many days ahead. */
+    private const DAYS_AHEAD = 28;
+
+    public function __construct(private ZoneData $zones) {}
+
+    /** @return list<array<string, mixed>> */
+    public function of(Account $account): array
+    {
+        return [...$this->undelivered(), ...$this->clockChanges(), ...$this->unsent($account)];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function undelivered(): array
+    {
+        $failed = Dispatch::query()->with(['meeting'])
+            ->select(['id', 'meeting_id', 'recipient', 'state', 'outcome', 'created_at', 'kind'])
+            ->whereIn('state', [DispatchState::Refused, DispatchState::GivenUp])
+            ->where('kind', DispatchKind::Invitation)
+            ->whereHas('meeting', fn ($q) => $q->where('status', MeetingStatus::Sent)->where(fn ($m) => $m->whereNull('last_ends_at')->orWhere('last_ends_at', '>', now())))
+            ->orderByDesc('id')->limit(self::MOST_OF_A_KIND)->get();
+
+        return array_values($failed->map(static fn (Dispatch $d): array => [
+            'code' => $d->state === DispatchState::Refused ? 'refused' : 'given_up',
+            'recipient' => $d->recipient,
+            'outcome' => $d->outcome,
+            'meetingId' => $d->meeting_id,
+            'title' => $d->meeting?->title,
+            'dispatchId' => $d->id,
+        ])->all());
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function clockChanges(): array
+    {
+        $now = now()->getTimestamp();
+        $until = $now + self::DAYS_AHEAD * 86400;
+        $perZone = DB::table('attendees')
+            ->join('meetings', 'meetings.id', '=', 'attendees.meeting_id')
+            ->join('people', 'people.id', '=', 'attendees.person_id')
+            ->where('meetings.status', MeetingStatus::Sent->value)->whereNotNull('meetings.rrule')->where('meetings.all_day', false)
+            ->where(fn ($q) => $q->whereNull('meetings.last_ends_at')->orWhere('meetings.last_ends_at', '>', now()->addWeek()))
+            ->whereNotNull('people.zone')->whereColumn('people.zone', '!=', 'meetings.zone')
+            ->groupBy('people.zone')
+            ->selectRaw('people.zone as zone, count(distinct attendees.meeting_id) as series, count(distinct attendees.person_id) as people')
+            ->get();
+        $changes = [];
+        foreach ($perZone as $row) {
+            if (! $this->zones->knows((string) $row->zone)) {
+                continue;
+            }
+            foreach ($this->zones->zone((string) $row->zone)->changesBetween($now, $until) as $change) {
+                if ($change['after'] !== $change['before']) {
+                    $wall = WallTime::ofSeconds($change['at'] + $change['before']);
+                    $changes[] = ['code' => 'clocks', 'city' => PlaceName::of((string) $row->zone), 'on' => $wall->formatDate(), 'minutes' => intdiv($change['after'] - $change['before'], 60), 'series' => (int) $row->series, 'people' => (int) $row->people];
+                    break;
+                }
+            }
+        }
+        usort($changes, static fn (array $a, array $b): int => $a['on'] <=> $b['on']);
+
+        return array_slice($changes, 0, self::MOST_OF_A_KIND);
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function unsent(Account $account): array
+    {
+        $drafts = Meeting::query()->where('coordinator_id', $account->id)->whereIn('status', [MeetingStatus::Draft, MeetingStatus::Kept])
+            ->orderByDesc('updated_at')->limit(self::MOST_OF_A_KIND)->get();
+
+        return array_values($drafts->map(static fn (Meeting $m): array => ['code' => $m->status === MeetingStatus::Draft ? 'draft' : 'kept', 'meetingId' => $m->id, 'title' => $m->title, 'updatedAt' => $m->updated_at->toIso8601ZuluString()])->all());
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Failure;
+
+/** The state of things does not allow it; each maker names one such case. */
+final class NotNow extends Refusal
+{
+    public static function locked(string $status): self
+    {
+        return new self('locked', 409, __('failures.locked_'.$status));
+    }
+
+    /** @param array<string, mixed> $current the sheet as it stands now, so that nothing typed need be lost */
+    public static function changedElsewhere(array $current): self
+    {
+        return new self('changed_elsewhere', 409, __('failures.changed_elsewhere'), ['current' => $current]);
+    }
+
+    /** @param list<string> $missing */
+    public static function notReady(array $missing): self
+    {
+        return new self('not_ready', 422, __('failures.not_ready'), ['missing' => $missing]);
+    }
+
+    public static function tooLateToTakeBack(): self
+    {
+        return new self('too_late', 409, __('failures.too_late'));
+    }
+
+    public static function over(): self
+    {
+        return new self('over', 409, __('failures.over'));
+    }
+
+    public static function linkSpent(): self
+    {
+        return new self('link_spent', 410, __('failures.link_spent'));
+    }
+
+    public static function lastAdministrator(): self
+    {
+        return new self('last_administrator', 409, __('failures.last_administrator'));
+    }
+
+    public static function notEmpty(): self
+    {
+        return new self('not_empty', 409, __('failures.not_empty'));
+    }
+}

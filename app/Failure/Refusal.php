@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Failure;
+
+/** Something that cannot be done as asked: a stable code for programs, plain words for people, and what helps to go on. */
+abstract class Refusal extends \RuntimeException
+{
+    /** @param array<string, mixed> $details */
+    final protected function __construct(public readonly string $errorCode, public readonly int $status, string $message, public readonly array $details = [], ?\Throwable $previous = null)
+    {
+        parent::__construct($message, 0, $previous);
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Invitations;
+
+final class DeliveryFailed extends \RuntimeException
+{
+    private function __construct(string $message, public readonly bool $forGood, ?\Throwable $previous)
+    {
+        parent::__construct($message, 0, $previous);
+    }
+
+    /** The other side said no, and would again (5yz of RFC 5321 4.2.1). */
+    public static function refused(string $answer, ?\Throwable $previous = null): self
+    {
+        return new self($answer, true, $previous);
+    }
+
+    /** No answer, or one that may differ next time. */
+    public static function forNow(string $what, ?\Throwable $previous = null): self
+    {
+        return new self($what, false, $previous);
+    }
+}

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Invitations;
+
+use App\People\Person;
+use App\Planning\Meeting;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * One message to one recipient, and what became of it. The mail lies encrypted, as it was or will be sent.
+ *
+ * @property int $id
+ * @property ?string $meeting_id
+ * @property ?string $person_id
+ * @property DispatchKind $kind
+ * @property ?string $uid
+ * @property ?int $sequence
+ * @property string $recipient
+ * @property string $subject
+ * @property string $message_id
+ * @property string $envelope_token
+ * @property string $mail
+ * @property DispatchState $state
+ * @property CarbonImmutable $hold_until
+ * @property CarbonImmutable $next_try_at
+ * @property int $tries
+ * @property ?string $claimed_by
+ * @property ?CarbonImmutable $claimed_at
+ * @property ?CarbonImmutable $sent_at
+ * @property ?string $outcome
+ * @property CarbonImmutable $created_at
+ * @property ?Meeting $meeting
+ * @property ?Person $person
+ */
+final class Dispatch extends Model
+{
+    protected $guarded = [];
+
+    protected $hidden = ['mail', 'envelope_token'];
+
+    protected function casts(): array
+    {
+        return [
+            'kind' => DispatchKind::class,
+            'state' => DispatchState::class,
+            'mail' => 'encrypted',
+            'hold_until' => 'immutable_datetime',
+            'next_try_at' => 'immutable_datetime',
+            'claimed_at' => 'immutable_datetime',
+            'sent_at' => 'immutable_datetime',
+            'created_at' => 'immutable_datetime',
+        ];
+    }
+
+    /** @return BelongsTo<Meeting, $this> */
+    public function meeting(): BelongsTo
+    {
+        return $this->belongsTo(Meeting::class);
+    }
+
+    /** @return BelongsTo<Person, $this> */
+    public function person(): BelongsTo
+    {
+        return $this->belongsTo(Person::class);
+    }
+}

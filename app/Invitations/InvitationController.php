@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Invitations;
+
+use App\People\Account;
+use App\People\Person;
+use App\Planning\Attendee;
+use App\Planning\KeepMeeting;
+use App\Planning\Meeting;
+use App\Planning\SheetView;
+use App\Planning\Visible;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Str;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
+use Syndex\Core\Invitations\Announce;
+use Syndex\Core\Time\Instant;
+
+/** From the read-back to the calling off. */
+final readonly class InvitationController
+{
+    /** The letter is shown in a frame that may do nothing but look as it does. */
+    public const FRAME_POLICY = "default-src 'none'; style-src 'unsafe-inline'; img-src data:; frame-ancestors 'self'; sandbox";
+
+    public function __construct(private SheetView $view, private SnapshotOf $snapshot, private WriteLetter $letters, private Visible $visible) {}
+
+    public function readBack(Meeting $meeting, ReadBack $readBack): JsonResponse
+    {
+        return new JsonResponse($readBack->of($meeting));
+    }
+
+    /** What one recipient will get, before it is sent. */
+    public function letter(Meeting $meeting, Person $person): JsonResponse
+    {
+        $letter = $this->letters->invitation($meeting, $this->attendee($meeting, $person));
+
+        return new JsonResponse(['subject' => $letter->subject, 'text' => $letter->text]);
+    }
+
+    public function letterHtml(Meeting $meeting, Person $person): Response
+    {
+        return new Response($this->letters->invitation($meeting, $this->attendee($meeting, $person))->html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Content-Security-Policy' => self::FRAME_POLICY]);
+    }
+
+    public function send(Request $request, Meeting $meeting, SendMeeting $send): JsonResponse
+    {
+        $request->validate(['version' => ['required', 'integer']]);
+
+        return new JsonResponse([...$this->view->of($send($meeting, $request->integer('version'))), 'holdSeconds' => (int) config('syndex.outbox.hold_seconds')]);
+    }
+
+    public function keep(Meeting $meeting, KeepMeeting $keep): JsonResponse
+    {
+        return new JsonResponse($this->view->of($keep($meeting)));
+    }
+
+    public function takeBack(Meeting $meeting, TakeBack $takeBack): JsonResponse
+    {
+        return new JsonResponse($this->view->of($takeBack($meeting)));
+    }
+
+    public function callOff(Meeting $meeting, CallOffMeeting $callOff): JsonResponse
+    {
+        return new JsonResponse($this->view->of($callOff($meeting)));
+    }
+
+    /** The meeting as text, for pasting into chats and learning systems. */
+    public function text(Request $request, Meeting $meeting): JsonResponse
+    {
+        $account = $this->allowed($request, $meeting);
+
+        return new JsonResponse(['text' => $this->letters->invitation($meeting, $account->person)->text]);
+    }
+
+    public function file(Request $request, Meeting $meeting): Response
+    {
+        $this->allowed($request, $meeting);
+        $name = Str::slug($meeting->title) ?: 'meeting';
+
+        return new Response(Announce::file($this->snapshot->meeting($meeting), Instant::ofSeconds(now()->getTimestamp())), 200, [
+            'Content-Type' => 'text/calendar; charset=utf-8',
+            'Content-Disposition' => 'attachment; filename="'.$name.'.ics"',
+        ]);
+    }
+
+    private function allowed(Request $request, Meeting $meeting): Account
+    {
+        /** @var Account $account */
+        $account = $request->user();
+        $this->visible->orNotFound($account, $meeting);
+
+        return $account->loadMissing('person');
+    }
+
+    private function attendee(Meeting $meeting, Person $person): Person
+    {
+        return Attendee::query()->where('meeting_id', $meeting->id)->where('person_id', $person->id)->exists() ? $person : throw new NotFoundHttpException;
+    }
+}

@@ -1,0 +1,11 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Invitations;
+
+/** What one recipient reads: subject, plain text and HTML. */
+final readonly class Letter
+{
+    public function __construct(public string $subject, public string $text, public string $html) {}
+}

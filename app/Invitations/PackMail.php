@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Invitations;
+
+use App\People\Person;
+use App\Planning\Meeting;
+use Symfony\Component\Mime\Address;
+use Symfony\Component\Mime\Header\Headers;
+use Symfony\Component\Mime\Message as MimeMessage;
+use Symfony\Component\Mime\Part\AbstractPart;
+use Symfony\Component\Mime\Part\DataPart;
+use Symfony\Component\Mime\Part\Multipart\AlternativePart;
+use Symfony\Component\Mime\Part\Multipart\MixedPart;
+use Symfony\Component\Mime\Part\TextPart;
+use Syndex\Core\Invitations\Message;
+
+/**
+ * Packs a letter and its calendar into one MIME message (RFC 6047 2.4 and 3): text, HTML and calendar as alternatives
+ * of each other, and the calendar once more as a file for programs that look for one.
+ */
+final class PackMail
+{
+    /** @param string $messageId without angle brackets */
+    public static function invitation(Meeting $meeting, Person $to, Letter $letter, Message $message, string $messageId): string
+    {
+        $body = new MixedPart(
+            new AlternativePart(
+                new TextPart($letter->text, 'utf-8', 'plain'),
+                new TextPart($letter->html, 'utf-8', 'html'),
+                new CalendarPart($message->ics, $message->method->value),
+            ),
+            new DataPart($message->ics, 'invite.ics', 'application/ics', 'base64'),
+        );
+        $host = $meeting->host ?? $meeting->coordinator->person;
+        $address = SnapshotOf::addressOf($meeting);
+
+        return self::pack(new Address($address, $host->called()), new Address($to->email, $to->name ?? ''), $letter->subject, $messageId, $body);
+    }
+
+    public static function plain(Address $from, Address $to, string $subject, string $text, string $messageId): string
+    {
+        return self::pack($from, $to, $subject, $messageId, new TextPart($text, 'utf-8', 'plain'));
+    }
+
+    /** From and the envelope sender are both of our own domain, so that the receiving side finds them aligned. */
+    private static function pack(Address $from, Address $to, string $subject, string $messageId, AbstractPart $body): string
+    {
+        $headers = (new Headers)
+            ->addMailboxListHeader('From', [$from])
+            ->addMailboxListHeader('To', [$to])
+            ->addTextHeader('Subject', $subject)
+            ->addDateHeader('Date', now())
+            ->addIdHeader('Message-ID', $messageId)
+            ->addTextHeader('MIME-Version', '1.0');
+
+        return (new MimeMessage($headers, $body))->toString();
+    }
+}

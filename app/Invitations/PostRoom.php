@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Invitations;
+
+/** Where mail leaves the house. */
+interface PostRoom
+{
+    /**
+     * Hands over one message; when this returns, the other side has taken responsibility for it (RFC 5321 4.2.5).
+     *
+     * @param  string  $mail  the whole message, headers and all, lines ending in CRLF
+     * @return string what the other side answered
+     *
+     * @throws DeliveryFailed
+     */
+    public function deliver(string $mail, string $envelopeSender, string $recipient): string;
+}

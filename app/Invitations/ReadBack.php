@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Invitations;
+
+use App\Overlap\PlanBoard;
+use App\People\PersonResource;
+use App\Planning\Attendee;
+use App\Planning\JoinMode;
+use App\Planning\Meeting;
+use App\Planning\SaveSheet;
+use App\Planning\SheetOfMeeting;
+use App\Planning\SheetView;
+use Illuminate\Http\Request;
+use Syndex\Core\Overlap\DateJudge;
+use Syndex\Core\Overlap\DateState;
+use Syndex\Core\Overlap\Light;
+use Syndex\Core\Overlap\Plan;
+use Syndex\Core\Overlap\Standing;
+use Syndex\Core\Time\PlaceName;
+use Syndex\Core\Time\ZoneData;
+use Syndex\Core\Work;
+
+/** Reads a meeting back before it is sent: what is missing, what is still odd, and who will get what. */
+final readonly class ReadBack
+{
+    private const WORK = 2_000_000;
+
+    public function __construct(private SheetOfMeeting $sheets, private PlanBoard $planBoard, private Readiness $readiness, private SheetView $view, private ZoneData $zones) {}
+
+    /** @return array<string, mixed> */
+    public function of(Meeting $meeting): array
+    {
+        $meeting->loadMissing(['attendees.person', 'agenda', 'kit', 'host']);
+        $sheet = $this->sheets->of($meeting);
+        $series = SaveSheet::onRule($sheet->series);
+        $plan = Plan::of($series, $series->expand(Work::atMost(self::WORK), limit: PlanBoard::MOST_DATES), $sheet->durationMinutes, $sheet->zone);
+        $states = (new DateJudge($plan, $this->planBoard->participants($sheet, $plan, $meeting->id)))->all();
+
+        return [
+            'meeting' => $this->view->of($meeting),
+            'missing' => $this->readiness->missing($meeting),
+            'odd' => [...$this->people($states, count($states)), ...$this->sheetOdds($meeting)],
+            'recipients' => $meeting->attendees->map(fn (Attendee $a): array => $this->recipient($a, $meeting, $states))->all(),
+            'dates' => count($states),
+            'complete' => $plan->dates->complete,
+        ];
+    }
+
+    /**
+     * @param  list<DateState>  $states
+     * @return list<array<string, mixed>>
+     */
+    private function people(array $states, int $dates): array
+    {
+        $clashes = $nights = $off = [];
+        foreach ($states as $state) {
+            foreach ($state->troubles as $standing) {
+                if ($standing->clashes !== []) {
+                    $clashes[$standing->id][] = ['on' => $state->wall, 'label' => implode(', ', array_unique($standing->clashes)), 'required' => $standing->required];
+                }
+                if ($standing->light === Light::Night) {
+                    $nights[$standing->id][] = self::clockOf($standing);
+                } elseif (! in_array($standing->light, [Light::InHours, Light::Unknown], true)) {
+                    $off[$standing->id][] = self::clockOf($standing);
+                }
+            }
+        }
+        $odd = [];
+        foreach ($clashes as $id => $list) {
+            $odd[] = ['code' => 'clash', 'personId' => $id, 'dates' => $list, 'required' => $list[0]['required']];
+        }
+        foreach (['night' => $nights, 'off_hours' => $off] as $code => $found) {
+            foreach ($found as $id => $clocks) {
+                $odd[] = ['code' => $code, 'personId' => $id, 'times' => array_values(array_unique($clocks)), 'count' => count($clocks), 'of' => $dates];
+            }
+        }
+
+        return $odd;
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function sheetOdds(Meeting $meeting): array
+    {
+        $odd = [];
+        foreach ([
+            'no_host' => $meeting->host_id === null,
+            'no_purpose' => ($meeting->purpose ?? '') === '' && $meeting->agenda->isEmpty(),
+            'no_join' => $meeting->join_mode === JoinMode::Undecided,
+            'no_place' => $meeting->join_mode->needsPlace() && ($meeting->place ?? '') === '',
+            'open_end' => $meeting->rrule !== null && preg_match('/COUNT=|UNTIL=/', $meeting->rrule) !== 1,
+        ] as $code => $isSo) {
+            if ($isSo) {
+                $odd[] = ['code' => $code];
+            }
+        }
+        $planned = (int) $meeting->agenda->sum('minutes');
+        if ($planned > $meeting->duration_minutes) {
+            $odd[] = ['code' => 'agenda_longer', 'minutes' => $planned, 'of' => $meeting->duration_minutes];
+        }
+
+        return $odd;
+    }
+
+    /**
+     * @param  list<DateState>  $states
+     * @return array<string, mixed>
+     */
+    private function recipient(Attendee $attendee, Meeting $meeting, array $states): array
+    {
+        $person = $attendee->person;
+        $zone = $person->zone !== null && $this->zones->knows($person->zone) ? $person->zone : null;
+        $start = isset($states[0]) ? strtotime($states[0]->start) : 0;
+        $shown = $this->zones->zone($zone ?? $meeting->zone);
+
+        return [
+            'person' => (new PersonResource($person))->toArray(Request::create('/')),
+            'role' => $attendee->role->value,
+            'host' => $person->id === $meeting->host_id,
+            'firstLocal' => gmdate('Y-m-d\TH:i:s', $shown->toWall((int) $start)),
+            'place' => PlaceName::of($shown->id),
+            'placeKnown' => $zone !== null,
+        ];
+    }
+
+    private static function clockOf(Standing $standing): string
+    {
+        return substr($standing->local ?? '', 11, 5);
+    }
+}

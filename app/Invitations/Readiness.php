@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Invitations;
+
+use App\Planning\Meeting;
+use App\Planning\MeetingSeries;
+use Syndex\Core\Time\Instant;
+use Syndex\Core\Time\ZoneData;
+use Syndex\Core\Work;
+
+/** What must be there before a meeting can be sent. */
+final readonly class Readiness
+{
+    private const WORK = 2_000_000;
+
+    public function __construct(private MeetingSeries $series, private ZoneData $zones) {}
+
+    /** @return list<'title'|'people'|'kit'|'dates'> */
+    public function missing(Meeting $meeting): array
+    {
+        $meeting->loadMissing(['attendees', 'kit']);
+
+        return array_values(array_filter([
+            $meeting->title === '' ? 'title' : null,
+            $meeting->attendees->isEmpty() ? 'people' : null,
+            $meeting->join_mode->isOnline() && $meeting->kit === null ? 'kit' : null,
+            $this->liesAhead($meeting) ? null : 'dates',
+        ]));
+    }
+
+    /** Whether a date is still to come, or under way. */
+    private function liesAhead(Meeting $meeting): bool
+    {
+        $series = $this->series->of($meeting);
+        $now = now()->getTimestamp();
+        // Dates of an all-day meeting are held against the anchor's calendar.
+        $from = $series->allDay ? $this->zones->zone($meeting->zone)->toWall($now) : $now;
+
+        return $series->expand(Work::atMost(self::WORK), from: Instant::ofSeconds($from - $meeting->duration_minutes * 60 + 1), limit: 1)->starts !== [];
+    }
+}

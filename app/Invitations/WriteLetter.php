@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Invitations;
+
+use App\HouseRules\HouseRules;
+use App\People\Person;
+use App\Planning\Attendee;
+use App\Planning\AttendeeRole;
+use App\Planning\Meeting;
+use App\Planning\MeetingSeries;
+use Illuminate\Contracts\View\Factory;
+use Syndex\Core\Joining\MeetingNumber;
+use Syndex\Core\Joining\PhoneText;
+use Syndex\Core\Recurrence\EnglishSentence;
+use Syndex\Core\Recurrence\Expansion;
+use Syndex\Core\Recurrence\LocalReading;
+use Syndex\Core\Recurrence\Series;
+use Syndex\Core\Time\PlaceName;
+use Syndex\Core\Time\WallTime;
+use Syndex\Core\Time\Zone;
+use Syndex\Core\Time\ZoneData;
+use Syndex\Core\Work;
+
+/** Writes what one recipient reads of a meeting, in that recipient's own local time. */
+final class WriteLetter
+{
+    private const WORK = 2_000_000;
+
+    /** @var \WeakMap<Meeting, Expansion> */
+    private \WeakMap $dates;
+
+    public function __construct(private readonly Factory $views, private readonly MeetingSeries $series, private readonly ZoneData $zones, private readonly HouseRules $rules)
+    {
+        $this->dates = new \WeakMap;
+    }
+
+    public function invitation(Meeting $meeting, Person $person): Letter
+    {
+        $facts = $this->facts($meeting, $person);
+        $subject = $meeting->all_day
+            ? __('mail.subject_invitation_all_day', ['title' => $meeting->title, 'date' => $facts['shortDate']])
+            : __('mail.subject_invitation', ['title' => $meeting->title, 'date' => $facts['shortDate'], 'clock' => $facts['clock'], 'place' => $facts['place']]);
+
+        return $this->letter($subject, 'invitation', $facts);
+    }
+
+    public function callingOff(Meeting $meeting, Person $person): Letter
+    {
+        $facts = $this->facts($meeting, $person);
+
+        return $this->letter(__('mail.subject_calling_off', ['title' => $meeting->title, 'date' => $facts['shortDate']]), 'calling-off', $facts);
+    }
+
+    /** @param array<string, mixed> $facts */
+    private function letter(string $subject, string $view, array $facts): Letter
+    {
+        $text = $this->views->make("mail.$view-text", $facts)->render();
+
+        return new Letter(
+            trim((string) preg_replace('/\s+/u', ' ', $subject)),
+            trim((string) preg_replace("/\n{3,}/", "\n\n", $text))."\n",
+            $this->views->make("mail.$view", $facts)->render(),
+        );
+    }
+
+    /** @return array<string, mixed> */
+    private function facts(Meeting $meeting, Person $person): array
+    {
+        $meeting->loadMissing(['agenda', 'attendees.person', 'kit', 'host', 'coordinator.person']);
+        $series = $this->series->of($meeting);
+        $dates = $this->dates[$meeting] ??= $series->expand(Work::atMost(self::WORK), limit: 1000);
+        $anchor = $this->zones->zone($meeting->zone);
+        $known = $person->zone !== null && $this->zones->knows($person->zone);
+        $zone = $known ? $this->zones->zone((string) $person->zone) : $anchor;
+        $host = $meeting->host ?? $meeting->coordinator->person;
+        $attendee = $meeting->attendees->first(static fn (Attendee $a): bool => $a->person_id === $person->id);
+        $kit = $meeting->join_mode->isOnline() ? $meeting->kit : null;
+
+        return [
+            ...$this->when($meeting, $series, $dates, $anchor, $zone, $known),
+            'meeting' => $meeting,
+            'host' => $host->called(),
+            'coordinator' => $meeting->coordinator->person_id === $host->id ? null : $meeting->coordinator->person->called(),
+            'needed' => $attendee === null || $attendee->person_id === $meeting->host_id ? null : $attendee->role === AttendeeRole::Required,
+            'kit' => $kit === null ? null : [
+                'link' => $kit->link,
+                'number' => MeetingNumber::of($kit->number)->format(),
+                'digits' => $kit->number,
+                'passcode' => $kit->passcode,
+                'pin' => $kit->pin,
+                'phones' => array_map(static fn (array $d): array => ['uri' => 'tel:'.$d['number'], 'text' => PhoneText::of($d['number']), 'country' => $d['country']], $kit->dial_ins),
+            ],
+            'where' => $meeting->join_mode->needsPlace() ? $meeting->place : null,
+            'who' => $meeting->attendees->map(static fn (Attendee $a): string => $a->person->called())->all(),
+            'organisation' => $this->rules->organisation(),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function when(Meeting $meeting, Series $series, Expansion $dates, Zone $anchor, Zone $zone, bool $known): array
+    {
+        $reading = LocalReading::of($dates, $series->allDay ? $this->zones->zone('UTC') : $zone);
+        $first = $reading->starts[0] ?? $series->start;
+        $there = WallTime::ofSeconds($series->allDay ? $first->seconds : $anchor->toWall($dates->starts[0] ?? $series->moment($series->start->seconds)));
+        $other = ! $series->allDay && $known && $there->seconds !== $first->seconds;
+
+        return [
+            'date' => EnglishSentence::weekdayAndDate($first),
+            'shortDate' => self::short($first),
+            'clock' => $first->formatClock(),
+            'place' => PlaceName::of($zone->id),
+            'length' => EnglishSentence::length($meeting->duration_minutes),
+            'allDay' => $series->allDay,
+            'days' => intdiv($meeting->duration_minutes, 1440),
+            'placeKnown' => $known,
+            'anchorLine' => $other ? __('mail.anchor_time', ['clock' => $there->formatClock(), 'weekday' => self::weekday($there), 'place' => PlaceName::of($anchor->id)]) : null,
+            'sentence' => $series->rule === null ? null : EnglishSentence::join(EnglishSentence::pieces($series, $meeting->duration_minutes, $meeting->zone)),
+            'droppedLine' => $series->dropped === [] ? null : __('mail.dropped', ['dates' => implode(', ', array_map(EnglishSentence::date(...), $series->dropped))]),
+            'shiftLines' => $series->allDay ? [] : array_map(static fn (array $e): string => __('mail.clock_shift', [
+                'dates' => $e['dates'] === 1 ? __('mail.one_date') : __('mail.n_dates', ['n' => (string) $e['dates']]),
+                'date' => EnglishSentence::date($e['first']),
+                'clock' => $e['clock'],
+            ]), $reading->exceptions()),
+        ];
+    }
+
+    private static function weekday(WallTime $wall): string
+    {
+        return explode(' ', EnglishSentence::weekdayAndDate($wall))[0];
+    }
+
+    /** "Wed 9 Dec 2026" */
+    private static function short(WallTime $wall): string
+    {
+        [$weekday, $day, $month, $year] = explode(' ', EnglishSentence::weekdayAndDate($wall));
+
+        return substr($weekday, 0, 3)." $day ".substr($month, 0, 3)." $year";
+    }
+}

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Joining;
+
+use Syndex\Core\Joining\DialIn;
+use Syndex\Core\Joining\MeetingNumber;
+
+/** A room on the bridge, as the bridge describes it. */
+final readonly class BridgeMeeting
+{
+    /** @param list<DialIn> $dialIns */
+    public function __construct(public string $id, public string $link, public MeetingNumber $number, public array $dialIns) {}
+}

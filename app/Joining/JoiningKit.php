@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Joining;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * What one needs to come in: link, number, passcode, telephone numbers and PIN. Secrets lie encrypted.
+ *
+ * @property string $meeting_id
+ * @property string $bridge_id
+ * @property string $link
+ * @property string $number
+ * @property string $passcode
+ * @property string $pin
+ * @property list<array{country: string, number: string}> $dial_ins
+ * @property ?CarbonImmutable $closed_at
+ */
+final class JoiningKit extends Model
+{
+    protected $guarded = [];
+
+    protected $hidden = ['passcode', 'pin'];
+
+    protected function casts(): array
+    {
+        return ['passcode' => 'encrypted', 'pin' => 'encrypted', 'dial_ins' => 'array', 'closed_at' => 'immutable_datetime'];
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Live;
+
+use App\People\Account;
+use Illuminate\Http\Client\ConnectionException;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Http;
+
+/**
+ * Tells open pages that something changed: the topic and an id, never a content. A page then asks anew.
+ *
+ * A hint that is lost does no harm, since pages also look again by themselves now and then.
+ */
+final class Live
+{
+    /** Pages of everybody who plans listen here. */
+    public const COORDINATION = 'coordination';
+
+    /** @param list<string> $channels */
+    public function tell(array $channels, string $topic, string $id): void
+    {
+        $url = config('syndex.live.publish_url');
+        if (! is_string($url) || $url === '') {
+            return;
+        }
+        DB::afterCommit(static function () use ($url, $channels, $topic, $id): void {
+            foreach (array_unique($channels) as $channel) {
+                try {
+                    Http::timeout(1)->connectTimeout(1)->withBody((string) json_encode(['topic' => $topic, 'id' => $id]), 'application/json')->post($url.'/'.$channel);
+                } catch (ConnectionException) {
+                    return;
+                }
+            }
+        });
+    }
+
+    public static function channelOf(Account $account): string
+    {
+        return $account->role->plans() ? self::COORDINATION : 'account-'.strtolower($account->id);
+    }
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Overlap;
+
+use Illuminate\Http\JsonResponse;
+use Syndex\Core\Time\ZoneData;
+
+final class BoardController
+{
+    public function __invoke(BoardRequest $request, PlanBoard $planBoard, ZoneData $zones): JsonResponse
+    {
+        $id = $request->input('meetingId');
+
+        return new JsonResponse($planBoard($request->sheet($zones), $request->integer('index'), is_string($id) ? $id : null));
+    }
+}

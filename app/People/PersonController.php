@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\People;
+
+use App\Live\Live;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Syndex\Core\Time\ZoneData;
+
+final readonly class PersonController
+{
+    private const PER_PAGE = 50;
+
+    private const SUGGESTIONS = 8;
+
+    public function __construct(private SavePerson $save, private ZoneData $zones, private Live $live) {}
+
+    /** The directory, a page at a time. */
+    public function index(Request $request): JsonResponse
+    {
+        $request->validate(['q' => ['nullable', 'string', 'max:200'], 'kind' => ['nullable', 'in:colleague,guest'], 'page' => ['nullable', 'integer', 'min:1']]);
+        $found = Person::query()->with('account')->matching($request->string('q')->toString())
+            ->when($request->filled('kind'), fn ($q) => $q->where('kind', $request->string('kind')->toString()))
+            ->orderByRaw("kind = 'guest'")->orderByRaw('coalesce(name, email)')
+            ->paginate(self::PER_PAGE, page: $request->integer('page', 1));
+
+        return new JsonResponse([
+            'people' => array_map(static fn (Person $p): array => [
+                ...(new PersonResource($p))->toArray($request),
+                'account' => $p->account === null ? null : ['id' => $p->account->id, 'role' => $p->account->role->value, 'active' => $p->account->isActive()],
+            ], array_values($found->items())),
+            'page' => $found->currentPage(),
+            'pages' => $found->lastPage(),
+            'total' => $found->total(),
+        ]);
+    }
+
+    /** The few who match what is being typed: colleagues first. */
+    public function suggest(Request $request): JsonResponse
+    {
+        $request->validate(['q' => ['present', 'nullable', 'string', 'max:200']]);
+        $typed = $request->string('q')->toString();
+        $found = SearchKey::words($typed) === [] ? collect() : Person::query()->matching($typed)
+            ->orderByRaw("kind = 'guest'")->orderByRaw('coalesce(name, email)')->limit(self::SUGGESTIONS)->get();
+
+        return new JsonResponse($found->map(static fn (Person $p): array => (new PersonResource($p))->toArray($request))->all());
+    }
+
+    public function show(Request $request, Person $person): JsonResponse
+    {
+        return new JsonResponse((new PersonResource($person))->toArray($request));
+    }
+
+    public function store(PersonRequest $request): JsonResponse
+    {
+        $person = ($this->save)(new Person, $request->values($this->zones));
+        $this->live->tell([Live::COORDINATION], 'person', $person->id);
+
+        return new JsonResponse((new PersonResource($person))->toArray($request), 201);
+    }
+
+    public function update(PersonRequest $request, Person $person): JsonResponse
+    {
+        $values = $request->values($this->zones);
+        unset($values['kind']);
+        $person = ($this->save)($person, $values);
+        $this->live->tell([Live::COORDINATION], 'person', $person->id);
+
+        return new JsonResponse((new PersonResource($person))->toArray($request));
+    }
+}

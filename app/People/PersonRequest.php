@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\People;
+
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
+use Syndex\Core\Invitations\MailAddress;
+use Syndex\Core\Time\InvalidHours;
+use Syndex\Core\Time\WorkingHours;
+use Syndex\Core\Time\ZoneData;
+
+/** A person as entered, new or changed. */
+final class PersonRequest extends FormRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return [
+            'kind' => [Rule::requiredIf($this->isMethod('POST')), Rule::enum(PersonKind::class)],
+            'name' => ['nullable', 'string', 'max:200'],
+            'email' => [Rule::requiredIf($this->isMethod('POST')), 'string', 'max:254'],
+            'zone' => ['nullable', 'string'],
+            'language' => ['nullable', 'string', 'regex:/^[A-Za-z]{2,3}([_-][A-Za-z0-9]{2,8})*$/'],
+            'job' => ['nullable', 'string', 'max:200'],
+            'hours' => ['nullable', 'array'],
+            'hours.*' => ['array', 'max:6'],
+            'hours.*.*' => ['array', 'size:2'],
+            'hours.*.*.*' => ['string'],
+        ];
+    }
+
+    /** @return array<string, mixed> columns of what was entered, and only that */
+    public function values(ZoneData $zones): array
+    {
+        $values = array_map(static fn ($v) => is_string($v) ? (trim($v) === '' ? null : trim($v)) : $v, $this->safe()->only(['kind', 'name', 'zone', 'language', 'job', 'hours']));
+        if (isset($values['zone']) && ! $zones->knows((string) $values['zone'])) {
+            throw ValidationException::withMessages(['zone' => __('planning.unknown_zone')]);
+        }
+        if (isset($values['hours'])) {
+            try {
+                $values['hours'] = WorkingHours::of($values['hours'])->toArray();
+            } catch (InvalidHours) {
+                throw ValidationException::withMessages(['hours' => __('people.hours_form')]);
+            }
+        }
+        if ($this->has('email')) {
+            $values['email'] = $this->address();
+        }
+        if (array_key_exists('language', $values) && $values['language'] === null) {
+            unset($values['language']);
+        }
+
+        return $values;
+    }
+
+    private function address(): string
+    {
+        $check = MailAddress::check($this->string('email')->toString());
+
+        return $check->address ?? throw ValidationException::withMessages(['email' => __('people.address_'.$check->problem)]);
+    }
+}

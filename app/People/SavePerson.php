@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\People;
+
+use Illuminate\Validation\ValidationException;
+
+/** Writes a person down, new or changed, with the form in which they are searched. */
+final class SavePerson
+{
+    /** @param array<string, mixed> $values */
+    public function __invoke(Person $person, array $values): Person
+    {
+        $person->fill($values);
+        $taken = Person::query()->where('email', $person->email)->when($person->exists, fn ($q) => $q->where('id', '!=', $person->id))->exists();
+        if ($taken) {
+            throw ValidationException::withMessages(['email' => __('people.address_taken')]);
+        }
+        $person->email_domain = substr((string) strrchr($person->email, '@'), 1);
+        $person->search_key = mb_substr(SearchKey::of($person->name, $person->email), 0, 500);
+        $person->save();
+
+        return $person->refresh();
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $position
+ * @property string $title
+ * @property ?int $minutes
+ * @property ?string $speaker
+ */
+final class AgendaItem extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    /** "Lots 40-58 (Wanjiru), 25 min" */
+    public function inWords(): string
+    {
+        return $this->title.($this->speaker === null ? '' : ' ('.$this->speaker.')').($this->minutes === null ? '' : ', '.$this->minutes.' min');
+    }
+}

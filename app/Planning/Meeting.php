@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Joining\JoiningKit;
+use App\People\Account;
+use App\People\Person;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Concerns\HasUlids;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Support\Collection;
+
+/**
+ * One planned gathering, single or repeated: its rule and exceptions, not its dates.
+ *
+ * @property string $id
+ * @property string $uid
+ * @property string $address_token
+ * @property string $coordinator_id
+ * @property ?string $host_id
+ * @property MeetingStatus $status
+ * @property int $version
+ * @property string $title
+ * @property ?string $purpose
+ * @property list<array{label: string, url: string}> $links
+ * @property CarbonImmutable $starts_local wall time of the anchor zone
+ * @property string $zone
+ * @property bool $all_day
+ * @property int $duration_minutes
+ * @property ?string $rrule
+ * @property list<string> $extra_local
+ * @property list<string> $dropped_local
+ * @property JoinMode $join_mode
+ * @property ?string $place
+ * @property int $sequence
+ * @property ?CarbonImmutable $kept_at
+ * @property ?CarbonImmutable $sent_at
+ * @property ?CarbonImmutable $called_off_at
+ * @property ?CarbonImmutable $laid_until_on
+ * @property ?CarbonImmutable $first_starts_at
+ * @property ?CarbonImmutable $last_ends_at null for a series without end
+ * @property CarbonImmutable $created_at
+ * @property CarbonImmutable $updated_at
+ * @property Account $coordinator
+ * @property ?Person $host
+ * @property Collection<int, AgendaItem> $agenda
+ * @property Collection<int, Attendee> $attendees
+ * @property Collection<int, Occurrence> $occurrences
+ * @property ?JoiningKit $kit
+ */
+final class Meeting extends Model
+{
+    use HasUlids;
+
+    protected $guarded = [];
+
+    protected $attributes = ['links' => '[]', 'extra_local' => '[]', 'dropped_local' => '[]', 'join_mode' => 'undecided', 'version' => 1, 'sequence' => 0];
+
+    protected function casts(): array
+    {
+        return [
+            'status' => MeetingStatus::class,
+            'join_mode' => JoinMode::class,
+            'links' => 'array',
+            'extra_local' => 'array',
+            'dropped_local' => 'array',
+            'all_day' => 'boolean',
+            'starts_local' => 'immutable_datetime',
+            'kept_at' => 'immutable_datetime',
+            'sent_at' => 'immutable_datetime',
+            'called_off_at' => 'immutable_datetime',
+            'laid_until_on' => 'immutable_date',
+            'first_starts_at' => 'immutable_datetime',
+            'last_ends_at' => 'immutable_datetime',
+            'created_at' => 'immutable_datetime',
+            'updated_at' => 'immutable_datetime',
+        ];
+    }
+
+    /** @return BelongsTo<Account, $this> */
+    public function coordinator(): BelongsTo
+    {
+        return $this->belongsTo(Account::class);
+    }
+
+    /** @return BelongsTo<Person, $this> */
+    public function host(): BelongsTo
+    {
+        return $this->belongsTo(Person::class);
+    }
+
+    /** @return HasMany<AgendaItem, $this> */
+    public function agenda(): HasMany
+    {
+        return $this->hasMany(AgendaItem::class)->orderBy('position');
+    }
+
+    /** @return HasMany<Attendee, $this> */
+    public function attendees(): HasMany
+    {
+        return $this->hasMany(Attendee::class)->orderBy('position');
+    }
+
+    /** @return HasMany<Occurrence, $this> */
+    public function occurrences(): HasMany
+    {
+        return $this->hasMany(Occurrence::class)->orderBy('starts_at');
+    }
+
+    /** @return HasOne<JoiningKit, $this> */
+    public function kit(): HasOne
+    {
+        return $this->hasOne(JoiningKit::class);
+    }
+}

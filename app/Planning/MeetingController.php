@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Failure\NotNow;
+use App\Live\Live;
+use App\People\Account;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Syndex\Core\Time\ZoneData;
+
+final readonly class MeetingController
+{
+    public function __construct(private SheetView $view) {}
+
+    public function index(ListMeetingsRequest $request, ListMeetings $list): JsonResponse
+    {
+        /** @var Account $account */
+        $account = $request->user();
+
+        return new JsonResponse($list($account, $request->words(), $request->which(), $request->integer('page', 1)));
+    }
+
+    public function store(Request $request, StartDraft $startDraft): JsonResponse
+    {
+        $request->validate(['from' => ['nullable', 'string', 'exists:meetings,id']]);
+        /** @var Account $account */
+        $account = $request->user();
+        $from = $request->input('from');
+        $meeting = is_string($from) ? $startDraft->copyOf(Meeting::query()->findOrFail($from), $account) : $startDraft->blank($account);
+
+        return new JsonResponse($this->view->of($meeting->refresh()), 201);
+    }
+
+    public function show(Request $request, Meeting $meeting, Visible $visible): JsonResponse
+    {
+        /** @var Account $account */
+        $account = $request->user();
+        $visible->orNotFound($account, $meeting);
+
+        return new JsonResponse($this->view->of($meeting));
+    }
+
+    public function update(SheetRequest $request, Meeting $meeting, SaveSheet $save, ZoneData $zones): JsonResponse
+    {
+        $request->validate(['version' => ['required', 'integer']]);
+
+        return new JsonResponse($this->view->of($save($meeting, $request->sheet($zones), $request->integer('version'))));
+    }
+
+    public function destroy(Meeting $meeting, DiscardDraft $discard, Live $live): Response
+    {
+        if (! $meeting->status->isEditable()) {
+            throw NotNow::locked($meeting->status->value);
+        }
+        $discard($meeting);
+        $live->tell([Live::COORDINATION], 'meeting', $meeting->id);
+
+        return new Response(status: 204);
+    }
+}

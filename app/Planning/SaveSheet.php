@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Failure\NotNow;
+use App\Live\Live;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
+use Syndex\Core\Recurrence\NoDates;
+use Syndex\Core\Recurrence\Series;
+use Syndex\Core\Time\WallTime;
+use Syndex\Core\Work;
+
+/** Keeps a sheet, if it is still the one that was opened. */
+final readonly class SaveSheet
+{
+    private const WORK = 2_000_000;
+
+    public function __construct(private LayDown $layDown, private SheetView $view, private Live $live) {}
+
+    /** @param int $version the version that the browser began from */
+    public function __invoke(Meeting $meeting, Sheet $sheet, int $version): Meeting
+    {
+        $series = self::onRule($sheet->series);
+
+        return DB::transaction(function () use ($meeting, $sheet, $series, $version): Meeting {
+            $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
+            if (! $meeting->status->isEditable()) {
+                throw NotNow::locked($meeting->status->value);
+            }
+            if ($meeting->version !== $version) {
+                throw NotNow::changedElsewhere($this->view->of($meeting));
+            }
+            $meeting->update([
+                'version' => $version + 1,
+                'title' => $sheet->title,
+                'purpose' => $sheet->purpose === '' ? null : $sheet->purpose,
+                'links' => $sheet->links,
+                'host_id' => $sheet->hostId,
+                'starts_local' => str_replace('T', ' ', $series->start->format()),
+                'zone' => $sheet->zone->id,
+                'all_day' => $series->allDay,
+                'duration_minutes' => $sheet->durationMinutes,
+                'rrule' => $series->rule?->toText(),
+                'dropped_local' => array_map(static fn (WallTime $w): string => $w->format(), $series->dropped),
+                'join_mode' => $sheet->joinMode,
+                'place' => $sheet->place === '' ? null : $sheet->place,
+            ]);
+            $this->replaceAgenda($meeting, $sheet);
+            $this->replaceAttendees($meeting, $sheet);
+            if ($meeting->status->takesTime()) {
+                ($this->layDown)($meeting);
+            }
+            $this->live->tell([Live::COORDINATION], 'meeting', $meeting->id);
+
+            return $meeting;
+        });
+    }
+
+    /** A start that the rule does not produce is moved onto it. */
+    public static function onRule(Series $series): Series
+    {
+        try {
+            $moved = $series->startedOnRule(Work::atMost(self::WORK));
+        } catch (NoDates) {
+            throw ValidationException::withMessages(['repeats' => __('planning.no_dates')]);
+        }
+        if ($moved->expand(Work::atMost(self::WORK), limit: 1)->starts === []) {
+            throw ValidationException::withMessages(['repeats' => __($moved->rule?->until === null ? 'planning.no_dates' : 'planning.end_before_start')]);
+        }
+
+        return $moved;
+    }
+
+    private function replaceAgenda(Meeting $meeting, Sheet $sheet): void
+    {
+        $meeting->agenda()->delete();
+        foreach ($sheet->agenda as $position => $item) {
+            $meeting->agenda()->create(['position' => $position, ...$item]);
+        }
+    }
+
+    private function replaceAttendees(Meeting $meeting, Sheet $sheet): void
+    {
+        $meeting->attendees()->delete();
+        $rows = [];
+        foreach ($sheet->attendees as $position => $attendee) {
+            $rows[] = ['meeting_id' => $meeting->id, 'person_id' => $attendee['personId'], 'position' => $position, 'role' => $attendee['role']->value];
+        }
+        Attendee::query()->insert($rows);
+    }
+}

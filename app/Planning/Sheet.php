@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use Syndex\Core\Recurrence\Series;
+use Syndex\Core\Time\Zone;
+
+/** A plan sheet as it was sent in, checked. */
+final readonly class Sheet
+{
+    /**
+     * @param  list<array{title: string, minutes: ?int, speaker: ?string}>  $agenda
+     * @param  list<array{label: string, url: string}>  $links
+     * @param  list<array{personId: string, role: AttendeeRole}>  $attendees
+     * @param  Series  $series  as asked for: its start may not be on the rule yet
+     */
+    public function __construct(
+        public string $title,
+        public string $purpose,
+        public array $agenda,
+        public array $links,
+        public array $attendees,
+        public ?string $hostId,
+        public Series $series,
+        public Zone $zone,
+        public int $durationMinutes,
+        public JoinMode $joinMode,
+        public string $place,
+    ) {}
+}

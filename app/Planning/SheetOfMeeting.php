@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use Syndex\Core\Time\ZoneData;
+
+/** A stored meeting in the form of a sheet, so that whatever is computed for a sheet can be computed for it. */
+final readonly class SheetOfMeeting
+{
+    public function __construct(private MeetingSeries $series, private ZoneData $zones) {}
+
+    public function of(Meeting $meeting): Sheet
+    {
+        $meeting->loadMissing(['agenda', 'attendees']);
+
+        return new Sheet(
+            $meeting->title,
+            $meeting->purpose ?? '',
+            array_values($meeting->agenda->map(static fn (AgendaItem $i): array => ['title' => $i->title, 'minutes' => $i->minutes, 'speaker' => $i->speaker])->all()),
+            $meeting->links,
+            array_values($meeting->attendees->map(static fn (Attendee $a): array => ['personId' => $a->person_id, 'role' => $a->role])->all()),
+            $meeting->host_id,
+            $this->series->of($meeting),
+            $this->zones->zone($meeting->zone),
+            $meeting->duration_minutes,
+            $meeting->join_mode,
+            $meeting->place ?? '',
+        );
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Joining\KitResource;
+use App\People\PersonResource;
+use Illuminate\Http\Request;
+use Syndex\Core\Recurrence\EnglishSentence;
+use Syndex\Core\Recurrence\Repeats;
+use Syndex\Core\Time\PlaceName;
+
+/** A meeting as the sheet and its own page show it. */
+final readonly class SheetView
+{
+    public function __construct(private MeetingSeries $series) {}
+
+    /** @return array<string, mixed> */
+    public function of(Meeting $meeting, bool $withKit = true): array
+    {
+        $meeting->loadMissing(['agenda', 'attendees.person.account', 'kit', 'coordinator.person']);
+        $request = Request::create('/');
+        $series = $this->series->of($meeting);
+
+        return [
+            'id' => $meeting->id,
+            'version' => $meeting->version,
+            'status' => $meeting->status->value,
+            'title' => $meeting->title,
+            'purpose' => $meeting->purpose ?? '',
+            'agenda' => $meeting->agenda->map(static fn (AgendaItem $i): array => ['title' => $i->title, 'minutes' => $i->minutes, 'speaker' => $i->speaker])->all(),
+            'links' => $meeting->links,
+            'attendees' => $meeting->attendees->map(static fn (Attendee $a): array => [
+                'person' => (new PersonResource($a->person))->toArray($request),
+                'role' => $a->role->value,
+                'partstat' => $a->partstat,
+            ])->all(),
+            'hostId' => $meeting->host_id,
+            'startLocal' => $meeting->starts_local->format('Y-m-d\TH:i:s'),
+            'zone' => $meeting->zone,
+            'place' => $meeting->place ?? '',
+            'zoneCity' => PlaceName::of($meeting->zone),
+            'allDay' => $meeting->all_day,
+            'durationMinutes' => $meeting->duration_minutes,
+            'rule' => $meeting->rrule,
+            'repeats' => $series->rule === null ? null : Repeats::fromRule($series->rule, $series->start),
+            'dropped' => $meeting->dropped_local,
+            'sentence' => EnglishSentence::pieces($series, $meeting->duration_minutes, $meeting->zone),
+            'joinMode' => $meeting->join_mode->value,
+            'kit' => $withKit && $meeting->kit !== null ? (new KitResource($meeting->kit))->toArray($request) : null,
+            'coordinator' => $meeting->coordinator->person->called(),
+            'updatedAt' => $meeting->updated_at->toIso8601ZuluString(),
+            'sentAt' => $meeting->sent_at?->toIso8601ZuluString(),
+            'calledOffAt' => $meeting->called_off_at?->toIso8601ZuluString(),
+        ];
+    }
+}

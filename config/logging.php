@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'default' => env('LOG_CHANNEL', 'single'),
+    'deprecations' => ['channel' => 'null', 'trace' => false],
+    'channels' => [
+        'single' => ['driver' => 'single', 'path' => storage_path('logs/syndex.log'), 'level' => env('LOG_LEVEL', 'info')],
+        'null' => ['driver' => 'monolog', 'handler' => Monolog\Handler\NullHandler::class],
+    ],
+];

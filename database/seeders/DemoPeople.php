@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+/**
+ * The people of an invented network of botanic gardens and seed banks. Nobody of them exists; the domains cannot.
+ *
+ * @phpstan-type Row array{string, string, string, string, string, ?array<string, list<array{string, string}>>}
+ */
+final class DemoPeople
+{
+    private const EARLY = [['07:30', '15:30']];
+
+    /**
+     * Name, address, zone, language, job, hours (null: as assumed).
+     *
+     * @return list<Row>
+     */
+    public static function colleagues(): array
+    {
+        $week = static fn (array $day, array $days = ['mon', 'tue', 'wed', 'thu', 'fri']): array => array_fill_keys($days, $day);
+
+        return [
+            ['Wanjiru Achola', 'wanjiru.achola@sakura-seed.example', 'Africa/Nairobi', 'en', 'Coordination', $week([['08:00', '17:00']])],
+            ['Joram Kiptui', 'joram.kiptui@sakura-seed.example', 'Africa/Nairobi', 'en', 'Systems', $week([['09:00', '18:00']])],
+            ['Inês Varela', 'ines.varela@sakura-seed.example', 'Europe/Lisbon', 'pt', 'Seed bank', $week([['09:00', '12:30'], ['14:00', '18:00']])],
+            ['Lena Strand', 'lena.strand@sakura-seed.example', 'Europe/Stockholm', 'sv', 'Coordination', null],
+            ['Tomás Sequeira', 'tomas.sequeira@sakura-seed.example', 'Europe/Lisbon', 'pt', 'Cold store', $week(self::EARLY)],
+            ['Paulo Cárdim', 'paulo.cardim@sakura-seed.example', 'America/Lima', 'es', 'Andes collection', null],
+            ['Ewan Furlong', 'ewan.furlong@sakura-seed.example', 'America/St_Johns', 'en', 'Bog plants', $week([['08:30', '16:30']])],
+            ['Anil Sherpani', 'anil.sherpani@sakura-seed.example', 'Asia/Kathmandu', 'en', 'Alpine house', $week([['10:00', '17:00']], ['sun', 'mon', 'tue', 'wed', 'thu', 'fri'])],
+            ['Corin Hale', 'corin.hale@sakura-seed.example', 'Australia/Perth', 'en', 'Dryland trials', null],
+            ['Mere Tautari', 'mere.tautari@sakura-seed.example', 'Pacific/Auckland', 'en', 'Fern nursery', $week([['08:00', '16:30']])],
+            ['Amina Mwendwa', 'amina.mwendwa@sakura-seed.example', 'Africa/Nairobi', 'en', 'Herbarium', $week([['09:00', '17:00']])],
+            ['Kenji Moriwaki', 'kenji.moriwaki@sakura-seed.example', 'Asia/Tokyo', 'ja', 'Moss garden', $week([['09:00', '17:30']])],
+            ['Hana Obinata', 'hana.obinata@sakura-seed.example', 'Asia/Tokyo', 'ja', 'Seed exchange', null],
+            ['Birte Aldenhoff', 'birte.aldenhoff@sakura-seed.example', 'Europe/Berlin', 'de', 'Germination lab', $week([['08:00', '16:30']])],
+            ['Rainer Uhlmark', 'rainer.uhlmark@sakura-seed.example', 'Europe/Berlin', 'de', 'Records', null],
+            ['Sunniva Ekre', 'sunniva.ekre@sakura-seed.example', 'Europe/Oslo', 'nb', 'Arctic vault', null],
+            ['Dara Keane-Moss', 'dara.keanemoss@sakura-seed.example', 'Europe/Dublin', 'en', 'Peatland', null],
+            ['Youssef Belkadi', 'youssef.belkadi@sakura-seed.example', 'Africa/Casablanca', 'fr', 'Argan trials', null],
+            ['Nour Haddaoui', 'nour.haddaoui@sakura-seed.example', 'Africa/Cairo', 'ar', 'Desert house', $week([['09:00', '17:00']], ['sun', 'mon', 'tue', 'wed', 'thu'])],
+            ['Tariq Al-Rasheed', 'tariq.alrasheed@sakura-seed.example', 'Asia/Dubai', 'ar', 'Date palms', null],
+            ['Priya Vaidyan', 'priya.vaidyan@sakura-seed.example', 'Asia/Kolkata', 'en', 'Orchids', $week([['09:30', '18:00']])],
+            ['Ravi Chandekar', 'ravi.chandekar@sakura-seed.example', 'Asia/Kolkata', 'en', 'Pollination', null],
+            ['Mei Tanglin', 'mei.tanglin@sakura-seed.example', 'Asia/Singapore', 'en', 'Rain forest', null],
+            ['Lerato Nkomani', 'lerato.nkomani@sakura-seed.example', 'Africa/Johannesburg', 'en', 'Fynbos', null],
+            ['Thandi Mahlaba', 'thandi.mahlaba@sakura-seed.example', 'Africa/Johannesburg', 'en', 'Proteas', null],
+            ['Ifeoma Adiche-Obi', 'ifeoma.adicheobi@sakura-seed.example', 'Africa/Lagos', 'en', 'Yam collection', null],
+            ['Camila Rojas-Tirado', 'camila.rojas@sakura-seed.example', 'America/Santiago', 'es', 'Matorral', null],
+            ['Ignacio Pehuén', 'ignacio.pehuen@sakura-seed.example', 'America/Santiago', 'es', 'Araucaria', null],
+            ['Beatriz Caldeira', 'beatriz.caldeira@sakura-seed.example', 'America/Sao_Paulo', 'pt', 'Cerrado', null],
+            ['Otis Farrow', 'otis.farrow@sakura-seed.example', 'America/Chicago', 'en', 'Prairie seed', $week([['08:00', '16:00']])],
+            ['June Halloway', 'june.halloway@sakura-seed.example', 'America/New_York', 'en', 'Public programme', null],
+            ['Solveig Brandt', 'solveig.brandt@sakura-seed.example', 'America/Vancouver', 'en', 'Conifers', null],
+            ['Malia Kahananui', 'malia.kahananui@sakura-seed.example', 'Pacific/Honolulu', 'en', 'Island flora', null],
+            ['Jarrah Whitlam', 'jarrah.whitlam@sakura-seed.example', 'Australia/Adelaide', 'en', 'Mallee', null],
+            ['Pippa Renwick', 'pippa.renwick@sakura-seed.example', 'Pacific/Chatham', 'en', 'Megaherbs', null],
+            ['Aroha Matiu', 'aroha.matiu@sakura-seed.example', 'Pacific/Auckland', 'en', 'Harakeke', null],
+        ];
+    }
+
+    /** @return list<array{string, ?string, ?string}> address, name, zone */
+    public static function guests(): array
+    {
+        return [
+            ['lena@orchard.example', null, null],
+            ['rosa.quispe@anden.example', 'Rosa Quispe', 'America/La_Paz'],
+            ['office@growers-union.example', 'Growers’ union', 'Europe/Paris'],
+            ['m.ferreira@herbario.example', 'Marta Ferreira', 'America/Sao_Paulo'],
+        ];
+    }
+}

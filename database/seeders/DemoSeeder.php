@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+use App\HouseRules\HouseRules;
+use App\Invitations\CallOffMeeting;
+use App\Invitations\Dispatch;
+use App\Invitations\SendMeeting;
+use App\Joining\MakeKit;
+use App\People\Account;
+use App\People\DemoPassword;
+use App\People\Person;
+use App\People\PersonKind;
+use App\People\Role;
+use App\People\SavePerson;
+use App\Planning\AttendeeRole;
+use App\Planning\KeepMeeting;
+use App\Planning\Meeting;
+use App\Planning\MeetingStatus;
+use Illuminate\Database\Seeder;
+use Illuminate\Support\Facades\Hash;
+use Illuminate\Support\Str;
+use Syndex\Core\Recurrence\RuleParser;
+use Syndex\Core\Recurrence\Series;
+use Syndex\Core\Time\WallTime;
+use Syndex\Core\Time\ZoneData;
+use Syndex\Core\Work;
+
+/**
+ * Fills an empty house with the demo: people, accounts and meetings in every state, by the same actions as the
+ * interface.
+ *
+ * @phpstan-import-type Row from DemoMeetings
+ */
+final class DemoSeeder extends Seeder
+{
+    private const DOMAIN = '@sakura-seed.example';
+
+    public function __construct(
+        private readonly SavePerson $savePerson,
+        private readonly MakeKit $makeKit,
+        private readonly KeepMeeting $keep,
+        private readonly SendMeeting $send,
+        private readonly CallOffMeeting $callOff,
+        private readonly ZoneData $zones,
+        private readonly HouseRules $rules,
+    ) {}
+
+    public function run(): void
+    {
+        $this->rules->set(['organisation' => 'Sakura Seed Union']);
+        foreach (DemoPeople::colleagues() as [$name, $email, $zone, $language, $job, $hours]) {
+            ($this->savePerson)(new Person, ['kind' => PersonKind::Colleague, 'name' => $name, 'email' => $email, 'zone' => $zone, 'language' => $language, 'job' => $job, 'hours' => $hours]);
+        }
+        foreach (DemoPeople::guests() as [$email, $name, $zone]) {
+            ($this->savePerson)(new Person, ['kind' => PersonKind::Guest, 'name' => $name, 'email' => $email, 'zone' => $zone]);
+        }
+        $coordinator = $this->account('wanjiru.achola', Role::Coordinator, ['clocks' => ['America/Lima', 'Pacific/Auckland']]);
+        $this->account('joram.kiptui', Role::Administrator, []);
+        $this->account('ines.varela', Role::Colleague, []);
+        $this->account('lena.strand', Role::Coordinator, []);
+        foreach (DemoMeetings::rows() as $row) {
+            $this->meeting($row, $coordinator);
+        }
+    }
+
+    /** @param array<string, mixed> $settings */
+    private function account(string $local, Role $role, array $settings): Account
+    {
+        static $hash = null;
+        $hash ??= Hash::make(DemoPassword::TEXT);
+        $person = $this->person($local.self::DOMAIN);
+
+        return Account::query()->create(['person_id' => $person->id, 'email' => $person->email, 'password' => $hash, 'role' => $role, 'demo' => true, 'settings' => $settings])->setRelation('person', $person);
+    }
+
+    /** @param Row $row */
+    private function meeting(array $row, Account $coordinator): void
+    {
+        $meeting = Meeting::query()->create([
+            'uid' => strtolower((string) Str::ulid()).'@'.config('syndex.mail_domain'),
+            'address_token' => Str::lower(Str::random(16)),
+            'coordinator_id' => $coordinator->id,
+            'host_id' => $this->person($row['host'].self::DOMAIN)->id,
+            'status' => MeetingStatus::Draft,
+            'title' => $row['title'],
+            'purpose' => $row['purpose'] ?? null,
+            'starts_local' => $this->start($row),
+            'zone' => $row['zone'],
+            'all_day' => $row['at'] === 'all_day',
+            'duration_minutes' => $row['minutes'],
+            'rrule' => $row['rule'] ?? null,
+            'join_mode' => $row['join'],
+            'place' => $row['place'] ?? null,
+        ]);
+        foreach ($row['agenda'] ?? [] as $position => [$title, $minutes, $speaker]) {
+            $meeting->agenda()->create(['position' => $position, 'title' => $title, 'minutes' => $minutes, 'speaker' => $speaker]);
+        }
+        $position = 0;
+        foreach ([...array_map(static fn (string $l): string => $l.self::DOMAIN, $row['who']), ...($row['guests'] ?? [])] as $email) {
+            $meeting->attendees()->create(['person_id' => $this->person($email)->id, 'position' => $position++, 'role' => AttendeeRole::Required]);
+        }
+        foreach ($row['maybe'] ?? [] as $local) {
+            $meeting->attendees()->create(['person_id' => $this->person($local.self::DOMAIN)->id, 'position' => $position++, 'role' => AttendeeRole::Optional]);
+        }
+        $meeting->refresh();
+        $this->bringTo($row['status'], $meeting);
+    }
+
+    private function bringTo(string $status, Meeting $meeting): void
+    {
+        if ($meeting->join_mode->isOnline() && $status !== 'draft') {
+            ($this->makeKit)($meeting, null);
+        }
+        if ($status === 'kept') {
+            ($this->keep)($meeting);
+        }
+        if ($status === 'sent' || $status === 'called_off') {
+            $meeting = ($this->send)($meeting, $meeting->version);
+        }
+        if ($status === 'called_off') {
+            // As if the invitations had left some time ago, so that the calling off leaves too.
+            Dispatch::query()->where('meeting_id', $meeting->id)->update(['state' => 'sent', 'tries' => 1, 'sent_at' => now(), 'outcome' => '250 kept before the demo began']);
+            ($this->callOff)($meeting);
+        }
+    }
+
+    /** @param Row $row */
+    private function start(array $row): string
+    {
+        $zone = $this->zones->zone($row['zone']);
+        $now = $zone->toWall(now()->getTimestamp());
+        if (str_starts_with($row['at'], 'now')) {
+            $start = WallTime::ofSeconds(intdiv($now + (int) substr($row['at'], 3) * 60, 900) * 900);
+        } else {
+            $clock = $row['at'] === 'all_day' ? [0, 0] : array_map(intval(...), explode(':', $row['at']));
+            $start = WallTime::ofSeconds((intdiv($now, 86400) + $row['day']) * 86400 + $clock[0] * 3600 + $clock[1] * 60);
+        }
+        if (isset($row['rule'])) {
+            $rule = RuleParser::parse($row['rule']);
+            $start = ($row['at'] === 'all_day' ? Series::allDay($start, $rule) : Series::timed($start, $zone, $rule))->startedOnRule(Work::atMost(100000))->start;
+        }
+
+        return str_replace('T', ' ', $start->format());
+    }
+
+    private function person(string $email): Person
+    {
+        return Person::query()->where('email', $email)->firstOrFail();
+    }
+}

@@ -1,0 +1,186 @@
+# Writes the settings and the configurations of the servers into the folder of state. Sourced by start.
+mkdir -p "$var" "$run" "$log" "$var/storage/framework/views" "$var/storage/logs" "$var/storage/app" "$var/postroom" "$var/bridge" "$run/nginx"
+chmod 700 "$var" "$run"
+
+# keep NAME DEFAULT: what the settings say already, else the default
+keep() { local value; value=$(setting "$1"); printf %s "${value:-$2}"; }
+secret() { php -r 'echo bin2hex(random_bytes(24));'; }
+kept_port() { local port; port=$(setting "$1"); if [ -n "$port" ] && port_is_free "$port"; then printf %s "$port"; else free_port; fi; }
+
+# One invented guest of the demo has an address that does not exist.
+refuse=''
+[ "$(keep SYNDEX_DEMO "$demo")" = true ] && refuse=rosa.quispe@anden.example
+
+key=$(keep APP_KEY "base64:$(php -r 'echo base64_encode(random_bytes(32));')")
+db_password=$(keep DB_PASSWORD "$(secret)")
+root_password=$(keep DB_ROOT_PASSWORD "$(secret)")
+bridge_key=$(keep BRIDGE_KEY "$(secret)")
+db_port=$(kept_port DB_PORT)
+publish_port=$(kept_port LIVE_PUBLISH_PORT)
+smtp_port=$(kept_port POSTROOM_SMTP_PORT)
+page_port=$(kept_port POSTROOM_PAGE_PORT)
+bridge_port=$(kept_port BRIDGE_PORT)
+
+umask 077
+cat >"$var/app.env.new" <<ENV
+APP_ENV=$(keep APP_ENV "${SYNDEX_ENV:-production}")
+APP_KEY=$key
+APP_URL=http://127.0.0.1:$port
+HTTP_PORT=$port
+DB_SOCKET=$run/db.sock
+DB_PORT=$db_port
+DB_DATABASE=syndex
+DB_USERNAME=syndex
+DB_PASSWORD=$db_password
+DB_ROOT_PASSWORD=$root_password
+LIVE_PUBLISH_PORT=$publish_port
+LIVE_PUBLISH_URL=http://127.0.0.1:$publish_port/publish
+POSTROOM_HOST=127.0.0.1
+POSTROOM_SMTP_PORT=$smtp_port
+POSTROOM_PAGE_PORT=$page_port
+POSTROOM_PAGE=http://127.0.0.1:$page_port
+BRIDGE_PORT=$bridge_port
+BRIDGE_URL=http://127.0.0.1:$bridge_port
+BRIDGE_KEY=$bridge_key
+ARGON_MEMORY=$(keep ARGON_MEMORY "${SYNDEX_ARGON_MEMORY:-19456}")
+OUTBOX_HOLD_SECONDS=$(keep OUTBOX_HOLD_SECONDS "${SYNDEX_HOLD_SECONDS:-10}")
+SYNDEX_DEMO=$(keep SYNDEX_DEMO "$demo")
+ENV
+mv "$var/app.env.new" "$var/app.env"
+
+as_root=''
+[ "$(id -u)" = 0 ] && as_root="user root;"
+
+cat >"$run/nginx.conf" <<NGINX
+load_module /usr/lib/nginx/modules/ngx_nchan_module.so;
+$as_root
+worker_processes 1;
+daemon off;
+pid $run/nginx.pid;
+error_log $log/nginx.log warn;
+events { worker_connections 1024; }
+http {
+  include /etc/nginx/mime.types;
+  access_log off;
+  server_tokens off;
+  client_body_temp_path $run/nginx/body;
+  proxy_temp_path $run/nginx/proxy;
+  fastcgi_temp_path $run/nginx/fastcgi;
+  uwsgi_temp_path $run/nginx/uwsgi;
+  scgi_temp_path $run/nginx/scgi;
+  client_max_body_size 8m;
+  gzip on;
+  gzip_comp_level 5;
+  gzip_min_length 1000;
+  gzip_types text/css application/javascript application/json image/svg+xml text/calendar;
+
+  server {
+    listen 127.0.0.1:$port;
+    root $home/public;
+    index index.php;
+
+    location /build/ { add_header Cache-Control "public, max-age=31536000, immutable"; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
+    location = /icon.svg { add_header X-Content-Type-Options nosniff; }
+    location / { try_files \$uri /index.php?\$query_string; }
+    location ~ ^/live/(?<live_channel>[a-z0-9-]+)\$ {
+      auth_request /live-check;
+      nchan_subscriber eventsource;
+      nchan_channel_id \$live_channel;
+      nchan_subscriber_first_message newest;
+      nchan_eventsource_ping_interval 25;
+    }
+    location = /live-check {
+      internal;
+      include /etc/nginx/fastcgi_params;
+      fastcgi_param SCRIPT_FILENAME $home/public/index.php;
+      fastcgi_param REQUEST_METHOD GET;
+      fastcgi_param REQUEST_URI /live-allowed;
+      fastcgi_param HTTP_X_LIVE_CHANNEL \$live_channel;
+      fastcgi_param CONTENT_LENGTH "";
+      fastcgi_pass_request_body off;
+      fastcgi_pass unix:$run/php.sock;
+    }
+    location ~ \.php\$ {
+      include /etc/nginx/fastcgi_params;
+      fastcgi_param SCRIPT_FILENAME $home/public/index.php;
+      fastcgi_param HTTP_PROXY "";
+      fastcgi_pass unix:$run/php.sock;
+      fastcgi_read_timeout 60;
+    }
+  }
+
+  server {
+    listen 127.0.0.1:$publish_port;
+    location ~ ^/publish/([a-z0-9-]+)\$ { nchan_publisher; nchan_channel_id \$1; nchan_message_timeout 5m; }
+  }
+}
+NGINX
+
+{
+  cat <<FPM
+[global]
+error_log = $log/php-fpm.log
+pid = $run/php-fpm.pid
+daemonize = no
+[syndex]
+listen = $run/php.sock
+listen.mode = 0600
+pm = dynamic
+pm.max_children = 8
+pm.start_servers = 3
+pm.min_spare_servers = 2
+pm.max_spare_servers = 4
+pm.max_requests = 2000
+catch_workers_output = yes
+env[SYNDEX_VAR] = $var
+php_admin_value[memory_limit] = 256M
+php_admin_flag[expose_php] = off
+php_admin_flag[log_errors] = on
+php_admin_value[error_log] = $log/php.log
+FPM
+  [ "$(id -u)" = 0 ] && printf 'user = root\ngroup = root\n'
+  true
+} >"$run/php-fpm.conf"
+
+fpm_root=''
+[ "$(id -u)" = 0 ] && fpm_root=' -R'
+
+program() { # NAME COMMAND [EXTRA LINES]
+  printf '[program:%s]\ncommand=%s\ndirectory=%s\nautorestart=true\nstartsecs=1\nstartretries=50\nstopasgroup=true\nkillasgroup=true\nstopwaitsecs=15\nredirect_stderr=true\nstdout_logfile=%s/%s.log\nstdout_logfile_maxbytes=5MB\nstdout_logfile_backups=2\n%s\n\n' \
+    "$1" "$2" "$home" "$log" "$1" "${3:-}"
+}
+{
+  cat <<SUPERVISOR
+[supervisord]
+logfile=$log/supervisord.log
+logfile_maxbytes=5MB
+pidfile=$run/supervisord.pid
+childlogdir=$log
+environment=SYNDEX_VAR="$var"
+[unix_http_server]
+file=$run/supervisor.sock
+chmod=0600
+[rpcinterface:supervisor]
+supervisor.rpcinterface_factory = supervisor.rpcinterface:make_main_rpcinterface
+[supervisorctl]
+serverurl=unix://$run/supervisor.sock
+
+SUPERVISOR
+  program database "/usr/sbin/mariadbd --no-defaults --user=$me --datadir=$var/db --socket=$run/db.sock --port=$db_port --bind-address=127.0.0.1 --pid-file=$run/db.pid --skip-name-resolve --innodb-buffer-pool-size=128M --innodb-flush-method=fsync --character-set-server=utf8mb4" 'priority=10'
+  program php "/usr/sbin/php-fpm8.2$fpm_root -F -y $run/php-fpm.conf -d pcov.enabled=0 -d opcache.enable=1 -d opcache.max_accelerated_files=20000 -d opcache.memory_consumption=192 -d opcache.revalidate_freq=1" 'priority=20
+stopsignal=QUIT'
+  program web "/usr/sbin/nginx -e $log/nginx.log -c $run/nginx.conf" 'priority=30
+stopsignal=QUIT'
+  program postroom "node $home/standins/postroom/server.mjs" "priority=20
+environment=POSTROOM_SMTP_PORT=\"$smtp_port\",POSTROOM_PAGE_PORT=\"$page_port\",POSTROOM_DIR=\"$var/postroom\",POSTROOM_REFUSE=\"$refuse\""
+  program bridge "node $home/standins/bridge/server.mjs" "priority=20
+environment=BRIDGE_PORT=\"$bridge_port\",BRIDGE_KEY=\"$bridge_key\",BRIDGE_DIR=\"$var/bridge\""
+  # These need the tables, so start sets them going once those are there.
+  program outbox "php -d pcov.enabled=0 $home/artisan outbox:work" 'priority=40
+autostart=false'
+  program queue "php -d pcov.enabled=0 $home/artisan queue:work --sleep=1 --max-time=3600" 'priority=40
+autostart=false'
+  program scheduler "php -d pcov.enabled=0 $home/artisan schedule:work" 'priority=40
+autostart=false'
+} >"$run/supervisord.conf"
+umask 022

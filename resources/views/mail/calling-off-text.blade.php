@@ -1,0 +1,6 @@
+{!! $meeting->title !!}
+{!! __('mail.called_off_by', ['host' => $host]) !!}
+
+@include('mail.when-text')
+
+{!! __('mail.footer', ['organisation' => $organisation]) !!}

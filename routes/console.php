@@ -1,0 +1,8 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Planning\TopUpOccurrences;
+use Illuminate\Support\Facades\Schedule;
+
+Schedule::job(new TopUpOccurrences)->dailyAt('02:10');

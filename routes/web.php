@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+use App\AppController;
+use App\Day\TodayController;
+use App\HouseRules\HouseRulesController;
+use App\Invitations\DispatchController;
+use App\Invitations\InvitationController;
+use App\Joining\KitController;
+use App\Live\LiveAllowedController;
+use App\Overlap\BoardController;
+use App\People\AccountController;
+use App\People\GuestController;
+use App\People\PasswordController;
+use App\People\PersonController;
+use App\People\SessionController;
+use App\People\ZoneController;
+use App\Planning\MeetingController;
+use App\Planning\OccurrencesController;
+use Illuminate\Support\Facades\Route;
+
+/*
+ * Every route says who may ask it. tests/Feature/Access/RouteTableTest.php holds the whole table and fails on a route
+ * that is missing there.
+ */
+
+Route::prefix('api')->group(function (): void {
+    // Anybody
+    Route::get('session', [SessionController::class, 'show']);
+    Route::middleware('throttle:sign-in')->group(function (): void {
+        Route::post('session', [SessionController::class, 'store']);
+        Route::post('accounts/first', [AccountController::class, 'first']);
+        Route::post('password/forgot', [PasswordController::class, 'forgot']);
+        Route::post('password', [PasswordController::class, 'set']);
+    });
+    Route::get('zones', ZoneController::class);
+
+    // Whoever has an account; what they see is what concerns them
+    Route::middleware('role:any')->group(function (): void {
+        Route::delete('session', [SessionController::class, 'destroy']);
+        Route::patch('session', [SessionController::class, 'settings']);
+        Route::get('today', TodayController::class);
+        Route::get('meetings', [MeetingController::class, 'index']);
+        Route::get('meetings/{meeting}', [MeetingController::class, 'show']);
+        Route::get('meetings/{meeting}/dates', OccurrencesController::class);
+        Route::get('meetings/{meeting}/text', [InvitationController::class, 'text']);
+        Route::get('meetings/{meeting}/file.ics', [InvitationController::class, 'file']);
+    });
+
+    // Whoever plans
+    Route::middleware('role:plans')->group(function (): void {
+        Route::post('meetings', [MeetingController::class, 'store']);
+        Route::put('meetings/{meeting}', [MeetingController::class, 'update']);
+        Route::delete('meetings/{meeting}', [MeetingController::class, 'destroy']);
+        Route::post('board', BoardController::class);
+        Route::post('meetings/{meeting}/kit', KitController::class);
+        Route::get('meetings/{meeting}/read-back', [InvitationController::class, 'readBack']);
+        Route::get('meetings/{meeting}/letter/{person}', [InvitationController::class, 'letter']);
+        Route::get('meetings/{meeting}/letter/{person}/html', [InvitationController::class, 'letterHtml']);
+        Route::post('meetings/{meeting}/keep', [InvitationController::class, 'keep']);
+        Route::post('meetings/{meeting}/send', [InvitationController::class, 'send']);
+        Route::post('meetings/{meeting}/take-back', [InvitationController::class, 'takeBack']);
+        Route::post('meetings/{meeting}/call-off', [InvitationController::class, 'callOff']);
+        Route::get('people', [PersonController::class, 'index']);
+        Route::get('people/suggest', [PersonController::class, 'suggest']);
+        Route::get('people/{person}', [PersonController::class, 'show']);
+        Route::post('people', [PersonController::class, 'store']);
+        Route::patch('people/{person}', [PersonController::class, 'update']);
+        Route::post('guests/check', [GuestController::class, 'check']);
+        Route::post('guests', [GuestController::class, 'remember']);
+        Route::get('dispatches', [DispatchController::class, 'index']);
+        Route::get('dispatches/{dispatch}', [DispatchController::class, 'show']);
+        Route::get('dispatches/{dispatch}/html', [DispatchController::class, 'html']);
+        Route::get('house-rules', [HouseRulesController::class, 'show']);
+    });
+
+    // Administrators
+    Route::middleware('role:administrator')->group(function (): void {
+        Route::put('house-rules', [HouseRulesController::class, 'update']);
+        Route::post('accounts', [AccountController::class, 'invite']);
+        Route::patch('accounts/{account}', [AccountController::class, 'update']);
+    });
+});
+
+Route::get('live-allowed', LiveAllowedController::class);
+
+Route::get('{page?}', AppController::class)->where('page', '(?!api/|live/).*');

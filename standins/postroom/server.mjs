@@ -1,0 +1,21 @@
+// The post room: a mail server for one machine, which keeps every copy that arrives and shows it as it arrived.
+// SMTP in (RFC 5321), pages and a small API out. It forwards nothing.
+import { Faults } from './faults.mjs';
+import { Store } from './store.mjs';
+import { smtpServer } from './smtp.mjs';
+import { pageServer } from './pages.mjs';
+
+const setting = (name, fallback) => process.env[name] ?? fallback;
+
+const store = new Store(setting('POSTROOM_DIR', 'var/postroom'));
+const faults = new Faults();
+const smtp = smtpServer(store, faults);
+const pages = pageServer(store, faults);
+
+smtp.on('error', (error) => console.error('smtp:', error.message));
+smtp.listen(Number(setting('POSTROOM_SMTP_PORT', 2525)), '127.0.0.1');
+pages.listen(Number(setting('POSTROOM_PAGE_PORT', 8025)), '127.0.0.1');
+
+for (const signal of ['SIGTERM', 'SIGINT']) {
+  process.on(signal, () => process.exit(0));
+}

@@ -1,0 +1,51 @@
+import { SMTPServer } from 'smtp-server';
+
+const pause = (ms) => new Promise((done) => setTimeout(done, ms));
+
+/** SMTP without sign-in and without encryption: it listens on the machine itself only. */
+export function smtpServer(store, faults) {
+  const server = new SMTPServer({
+    authOptional: true,
+    disabledCommands: ['AUTH', 'STARTTLS'],
+    banner: 'post room',
+    size: 25 * 1024 * 1024,
+    onRcptTo(address, session, done) {
+      if (faults.refuses(address.address)) {
+        const error = new Error(`5.1.1 ${address.address}: there is no such address here`);
+        error.responseCode = 550;
+        return done(error);
+      }
+      done();
+    },
+    onData(stream, session, done) {
+      if (faults.cuts('before_data')) {
+        stream.resume();
+        return cut(server, session);
+      }
+      const chunks = [];
+      stream.on('data', (chunk) => chunks.push(chunk));
+      stream.on('end', async () => {
+        const number = store.keep(
+          Buffer.concat(chunks),
+          session.envelope.mailFrom ? session.envelope.mailFrom.address : '',
+          session.envelope.rcptTo.map((to) => to.address),
+        );
+        await pause(faults.slowMs);
+        if (faults.cuts('after_data')) {
+          return cut(server, session);
+        }
+        done(null, `kept as ${number}`);
+      });
+    },
+  });
+  return server;
+}
+
+/** Ends the conversation as a broken line does: without a word. */
+function cut(server, session) {
+  for (const connection of server.connections) {
+    if (connection.id === session.id) {
+      connection._socket.destroy();
+    }
+  }
+}
