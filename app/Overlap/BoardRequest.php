@@ -12,6 +12,6 @@ final class BoardRequest extends SheetRequest
     /** @return array<string, mixed> */
     public function rules(): array
     {
-        return [...parent::rules(), 'index' => ['present', 'integer', 'min:0'], 'meetingId' => ['nullable', 'string']];
+        return [...parent::rules(), 'index' => ['present', 'integer', 'min:0'], 'meetingId' => ['nullable', 'string'], 'shiftMinutes' => ['sometimes', 'integer', 'between:-1440,1440']];
     }
 }

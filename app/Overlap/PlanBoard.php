@@ -13,9 +13,12 @@ use Syndex\Core\Overlap\BoardBuilder;
 use Syndex\Core\Overlap\Participant;
 use Syndex\Core\Overlap\Plan;
 use Syndex\Core\Recurrence\EnglishSentence;
-use Syndex\Core\Time\WorkingHours;
+use Syndex\Core\Recurrence\MoveSeries;
+use Syndex\Core\Recurrence\Repeats;
 use Syndex\Core\Time\Interval;
 use Syndex\Core\Time\PlaceName;
+use Syndex\Core\Time\WallTime;
+use Syndex\Core\Time\WorkingHours;
 use Syndex\Core\Time\Zone;
 use Syndex\Core\Time\ZoneData;
 use Syndex\Core\Work;
@@ -30,18 +33,24 @@ final readonly class PlanBoard
 
     public function __construct(private Occupancy $occupancy, private ZoneData $zones) {}
 
-    /** @return array<string, mixed> */
-    public function __invoke(Sheet $sheet, int $index, ?string $meetingId): array
+    /**
+     * @param  int  $shiftMinutes  the bar was let go so far from where it was
+     * @return array<string, mixed>
+     */
+    public function __invoke(Sheet $sheet, int $index, ?string $meetingId, int $shiftMinutes = 0): array
     {
-        $series = SaveSheet::onRule($sheet->series);
+        $asked = $shiftMinutes === 0 ? $sheet->series : MoveSeries::by($sheet->series, $shiftMinutes);
+        $series = SaveSheet::onRule($asked);
         $dates = $series->expand(Work::atMost(self::WORK), limit: self::MOST_DATES);
         $plan = Plan::of($series, $dates, $sheet->durationMinutes, $sheet->zone);
         $board = BoardBuilder::build($plan, $this->participants($sheet, $plan, $meetingId), $index);
 
         return [
             'sentence' => EnglishSentence::pieces($series, $sheet->durationMinutes, $sheet->zone->id),
-            'movedFrom' => $series->start->seconds === $sheet->series->start->seconds ? null : $sheet->series->start->format(),
+            'movedFrom' => $series->start->seconds === $asked->start->seconds ? null : $asked->start->format(),
             'startLocal' => $series->start->format(),
+            'repeats' => $series->rule === null ? null : Repeats::fromRule($series->rule, $series->start),
+            'dropped' => array_map(static fn (WallTime $w): string => $w->format(), $series->dropped),
             'zoneCity' => PlaceName::of($sheet->zone->id),
             'complete' => $dates->complete,
             'open' => $series->rule?->isOpen() ?? false,

@@ -1,0 +1,200 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useTranslation } from 'react-i18next';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { clock, dateOf, longDate, plusMinutes, shortDate, weekday } from '../lib/time';
+import { startMeeting } from '../planning/meetings';
+import { useSession } from '../people/session';
+import { Button } from '../ui/Button';
+import { ErrorNote } from '../ui/ErrorNote';
+import { useTell } from '../ui/Notice';
+import { Page } from '../ui/Page';
+import { useNow } from '../lib/useNow';
+import { todayQuery, type DayRow, type Need } from './today';
+
+/** Home: the day from top to bottom, and beside it what needs somebody. */
+export function TodayPage() {
+  const { t } = useTranslation();
+  const navigate = useNavigate();
+  const [params, setParams] = useSearchParams();
+  const plans = useSession()?.account?.plans ?? false;
+  const { data, error, refetch } = useQuery(todayQuery(params.get('day') ?? ''));
+  const start = useMutation({ mutationFn: () => startMeeting(), onSuccess: (meeting) => navigate(`/meetings/${meeting.id}/plan`) });
+  const now = useNow(20);
+  if (error) {
+    return <div className="p-5"><ErrorNote error={error} retry={() => void refetch()} /></div>;
+  }
+  if (!data) {
+    return null;
+  }
+  const isToday = data.day === data.today;
+  const go = (days: number) => setParams({ day: dateOf(plusMinutes(`${data.day}T12:00:00`, days * 1440)) });
+  const passed = data.meetings.findIndex((meeting) => !meeting.allDay && Date.parse(meeting.startsAt) > now);
+  const nowAt = passed === -1 ? data.meetings.length : passed;
+
+  return (
+    <Page
+      title={t('room.today')}
+      heading={t('today.heading', { date: longDate(data.day), city: data.zoneCity })}
+      aside={
+        <div className="flex flex-wrap items-center gap-2.5">
+          <Button small onClick={() => go(-1)}>
+            {t('today.before')}
+          </Button>
+          {!isToday && (
+            <Button small onClick={() => setParams({})}>
+              {t('room.today')}
+            </Button>
+          )}
+          <Button small onClick={() => go(1)}>
+            {t('today.after')}
+          </Button>
+          {plans && (
+            <Button look="main" disabled={start.isPending} onClick={() => start.mutate()}>
+              {t('meetings.plan')}
+            </Button>
+          )}
+        </div>
+      }
+    >
+      <div className="flex flex-1 flex-col md:flex-row">
+        <main className="min-w-0 flex-1 px-5 pb-10">
+          {data.meetings.length === 0 && <p className="max-w-md py-10 text-muted">{t(plans ? 'today.empty' : 'today.emptyColleague')}</p>}
+          <ol>
+            {data.meetings.map((meeting, index) => (
+              <DayItem key={`${meeting.meetingId}${meeting.startsAt}`} meeting={meeting} day={data.day} nowLine={isToday && index === nowAt} nowClock={clockOf(now, meeting)} />
+            ))}
+          </ol>
+        </main>
+        {plans && <Needs needs={data.needs} />}
+      </div>
+    </Page>
+  );
+}
+
+/** The present time on the clock that the row is written in. */
+function clockOf(now: number, meeting: DayRow): string {
+  return clock(plusMinutes(meeting.local, Math.floor((now - Date.parse(meeting.startsAt)) / 60000)));
+}
+
+function DayItem({ meeting, day, nowLine, nowClock }: { meeting: DayRow; day: string; nowLine: boolean; nowClock: string }) {
+  const { t } = useTranslation();
+  const tell = useTell();
+  const quiet = meeting.state === 'over' || meeting.state === 'called_off';
+  const copy = () => {
+    void navigator.clipboard.writeText(meeting.link ?? '').then(
+      () => tell(t('meeting.linkCopied')),
+      () => tell(t('meeting.copyFailed'), { tone: 'broken' }),
+    );
+  };
+  return (
+    <li className={`relative grid grid-cols-[5.5rem_1fr_auto] gap-x-4 border-b border-line py-3.5 ${quiet ? 'text-muted' : ''}`}>
+      {nowLine && (
+        <div className="absolute inset-x-0 -top-px border-t-2 border-sun">
+          <span className="absolute right-0 -top-3 rounded bg-sun px-1.5 font-bold text-on-sun">
+            <span className="sr-only">{t('today.now')} </span>
+            {nowClock}
+          </span>
+        </div>
+      )}
+      <div>
+        <p className="narrow text-19 leading-6 font-semibold">{meeting.allDay ? t('board.allDay') : clock(meeting.local)}</p>
+        {!meeting.allDay && (
+          <p className="text-note text-muted">
+            {dateOf(meeting.local) !== day && `${weekday(meeting.local)} `}
+            {t('today.to', { clock: clock(meeting.localEnd) })}
+          </p>
+        )}
+      </div>
+      <div className="min-w-0">
+        <h2 className={`text-[1rem] font-semibold ${meeting.state === 'called_off' ? 'line-through' : ''}`}>
+          <Link to={`/meetings/${meeting.meetingId}`} className="hover:underline">
+            {meeting.title || t('sheet.untitled')}
+          </Link>
+        </h2>
+        <p className={quiet ? '' : 'text-muted'}>
+          {[
+            meeting.host ? t('today.host', { name: meeting.host }) : '',
+            t('today.people', { required: meeting.required, optional: meeting.optional }),
+            meeting.place ?? '',
+            meeting.allDay ? '' : meeting.elsewhere.map((place) => `${place.city} ${clock(place.local)}${dateOf(place.local) === dateOf(meeting.local) ? '' : ` ${weekday(place.local)}`}`).join(', '),
+          ]
+            .filter(Boolean)
+            .join('. ')}
+          .
+        </p>
+        {!quiet && (
+          <p className="mt-1.5 flex flex-wrap gap-2">
+            {meeting.link && (
+              <a href={meeting.link} target="_blank" rel="noreferrer" className={`rounded-md border border-ink px-2.5 py-1 font-semibold ${meeting.state === 'now' ? 'bg-ink text-on-ink' : 'bg-sheet'}`}>
+                {t('today.join')}
+              </a>
+            )}
+            {meeting.link && (
+              <Button small onClick={copy}>
+                {t('meeting.copyLink')}
+              </Button>
+            )}
+          </p>
+        )}
+      </div>
+      <p className={`text-note ${meeting.state === 'now' ? 'font-semibold text-good' : meeting.state === 'called_off' ? 'text-broken' : 'text-muted'}`}>{t(`today.state.${meeting.state}`)}</p>
+    </li>
+  );
+}
+
+function Needs({ needs }: { needs: Need[] }) {
+  const { t } = useTranslation();
+  return (
+    <aside aria-labelledby="needs" className="w-full border-line bg-sheet px-5 py-3 md:w-[372px] md:border-l">
+      <h2 id="needs" className="border-b border-line pb-1.5 text-note text-muted">
+        <span className="font-semibold">{t('needs.title')}</span> {needs.length}
+      </h2>
+      {needs.length === 0 && <p className="py-3 text-muted">{t('needs.none')}</p>}
+      <ul>
+        {needs.map((need, index) => (
+          <li key={index} className="border-b border-line py-3">
+            <NeedText need={need} />
+          </li>
+        ))}
+      </ul>
+    </aside>
+  );
+}
+
+function NeedText({ need }: { need: Need }) {
+  const { t } = useTranslation();
+  switch (need.code) {
+    case 'refused':
+    case 'given_up':
+      return (
+        <>
+          <p className="font-semibold break-words">{t(`needs.${need.code}`, { recipient: need.recipient })}</p>
+          <p className="text-muted break-words">
+            {need.title}. {need.outcome}
+          </p>
+          <Link className="changeable font-medium" to={`/sent/${need.dispatchId}`}>
+            {t('needs.look')}
+          </Link>
+        </>
+      );
+    case 'clocks':
+      return (
+        <>
+          <p className="font-semibold">{t('needs.clocks', { city: need.city, date: shortDate(need.on) })}</p>
+          <p className="text-muted">{t('needs.clocksText', { series: need.series, people: need.people, minutes: Math.abs(need.minutes), direction: t(need.minutes > 0 ? 'needs.forward' : 'needs.back') })}</p>
+          <Link className="changeable font-medium" to="/meetings?which=ahead">
+            {t('needs.seeMeetings')}
+          </Link>
+        </>
+      );
+    default:
+      return (
+        <>
+          <p className="font-semibold">{t(`needs.${need.code}`, { title: need.title || t('sheet.untitled') })}</p>
+          <Link className="changeable font-medium" to={`/meetings/${need.meetingId}/plan`}>
+            {t('needs.open')}
+          </Link>
+        </>
+      );
+  }
+}

@@ -1,0 +1,38 @@
+import { queryOptions } from '@tanstack/react-query';
+import { z } from 'zod';
+import { getJson } from '../lib/api';
+
+const row = z.object({
+  meetingId: z.string(),
+  title: z.string(),
+  status: z.string(),
+  allDay: z.boolean(),
+  startsAt: z.string(),
+  endsAt: z.string(),
+  local: z.string(),
+  localEnd: z.string(),
+  state: z.enum(['called_off', 'over', 'now', 'kept', 'planned']),
+  host: z.string().nullable(),
+  required: z.number(),
+  optional: z.number(),
+  elsewhere: z.array(z.object({ city: z.string(), local: z.string() })),
+  link: z.string().nullable(),
+  place: z.string().nullable(),
+});
+export type DayRow = z.infer<typeof row>;
+
+const need = z.discriminatedUnion('code', [
+  z.object({ code: z.enum(['refused', 'given_up']), recipient: z.string(), outcome: z.string().nullable(), meetingId: z.string(), title: z.string().nullable(), dispatchId: z.number() }),
+  z.object({ code: z.literal('clocks'), city: z.string(), on: z.string(), minutes: z.number(), series: z.number(), people: z.number() }),
+  z.object({ code: z.enum(['draft', 'kept']), meetingId: z.string(), title: z.string(), updatedAt: z.string() }),
+]);
+export type Need = z.infer<typeof need>;
+
+export const todayQuery = (day: string) =>
+  queryOptions({
+    queryKey: ['today', day],
+    queryFn: ({ signal }) =>
+      getJson(`today${day ? `?day=${day}` : ''}`, z.object({ day: z.string(), today: z.string(), zone: z.string(), zoneCity: z.string(), meetings: z.array(row), needs: z.array(need) }), signal),
+    refetchInterval: 60_000,
+    meta: { live: true },
+  });

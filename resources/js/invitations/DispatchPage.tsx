@@ -1,0 +1,71 @@
+import { useQuery } from '@tanstack/react-query';
+import { useTranslation } from 'react-i18next';
+import { Link, useParams } from 'react-router';
+import { ErrorNote } from '../ui/ErrorNote';
+import { Page } from '../ui/Page';
+import { momentText } from './DispatchList';
+import { dispatchQuery } from './dispatches';
+
+/** One message as it was sent, and what became of it. */
+export function DispatchPage() {
+  const { t } = useTranslation();
+  const { id = '' } = useParams();
+  const { data, error, refetch } = useQuery(dispatchQuery(Number(id)));
+  if (error) {
+    return <div className="p-5"><ErrorNote error={error} retry={() => void refetch()} /></div>;
+  }
+  if (!data) {
+    return null;
+  }
+  const facts: [string, string][] = [
+    [t('dispatch.to'), data.name ? `${data.name} <${data.recipient}>` : data.recipient],
+    [t('dispatch.what'), t(`kind.${data.kind}`)],
+    [t('dispatch.written'), momentText(data.createdAt)],
+    [t('dispatch.state'), `${t(`dispatch.${data.state}`)}${data.sentAt ? `, ${momentText(data.sentAt)}` : ''}`],
+    [t('dispatch.tries'), String(data.tries)],
+    [t('dispatch.answer'), data.outcome ?? '–'],
+    [t('dispatch.messageId'), data.messageId],
+  ];
+  return (
+    <Page title={data.subject} above={<Link to="/sent" className="changeable">{t('sent.title')}</Link>} heading={data.subject}>
+      <main className="grid max-w-6xl grid-cols-1 gap-8 px-5 py-4 md:grid-cols-[2fr_3fr]">
+        <div>
+          <dl className="grid grid-cols-[7rem_1fr] gap-y-1">
+            {facts.map(([name, value]) => (
+              <div key={name} className="contents">
+                <dt className="text-muted">{name}</dt>
+                <dd className="min-w-0 break-words">{value}</dd>
+              </div>
+            ))}
+          </dl>
+          {data.meetingId && (
+            <p className="mt-3">
+              <Link className="changeable" to={`/meetings/${data.meetingId}`}>
+                {data.meetingTitle ?? ''}
+              </Link>
+            </p>
+          )}
+        </div>
+        {data.source === null ? (
+          <p className="text-muted">{t('dispatch.notShown')}</p>
+        ) : (
+          <div className="flex flex-col gap-4">
+            <iframe title={t('dispatch.asSent')} src={`/api/dispatches/${data.id}/html`} sandbox="" className="h-[520px] w-full border border-line bg-white" />
+            <details>
+              <summary className="cursor-pointer font-semibold">{t('dispatch.text')}</summary>
+              <pre className="overflow-x-auto bg-sheet p-3 whitespace-pre-wrap" tabIndex={0}>{data.text}</pre>
+            </details>
+            <details>
+              <summary className="cursor-pointer font-semibold">{t('dispatch.calendar')}</summary>
+              <pre className="overflow-x-auto bg-sheet p-3" tabIndex={0}>{data.calendar}</pre>
+            </details>
+            <details>
+              <summary className="cursor-pointer font-semibold">{t('dispatch.source')}</summary>
+              <pre className="max-h-96 overflow-auto bg-sheet p-3 text-note" tabIndex={0}>{data.source}</pre>
+            </details>
+          </div>
+        )}
+      </main>
+    </Page>
+  );
+}

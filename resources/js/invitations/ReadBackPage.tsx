@@ -1,0 +1,251 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link, Navigate, useNavigate, useParams } from 'react-router';
+import { z } from 'zod';
+import { ApiError, getJson, sendJson } from '../lib/api';
+import { clock, dayMonth, weekday } from '../lib/time';
+import { called, type Person } from '../people/people';
+import { meetingQuery, meetingShape } from '../planning/meetings';
+import { Button } from '../ui/Button';
+import { ErrorNote } from '../ui/ErrorNote';
+import { useTell } from '../ui/Notice';
+import { Page } from '../ui/Page';
+import { letterQuery, readBackQuery, type Odd, type ReadBack } from './readBack';
+
+/** The check page before sending. */
+export function ReadBackPage() {
+  const { id = '' } = useParams();
+  const { data, error, refetch } = useQuery(readBackQuery(id));
+  if (error) {
+    return <div className="p-5"><ErrorNote error={error} retry={() => void refetch()} /></div>;
+  }
+  if (!data) {
+    return null;
+  }
+  if (data.meeting.status === 'sent' || data.meeting.status === 'called_off') {
+    return <Navigate to={`/meetings/${id}`} replace />;
+  }
+  return <Shown data={data} />;
+}
+
+const RECIPIENTS_SHOWN = 12;
+
+function Shown({ data }: { data: ReadBack }) {
+  const { t } = useTranslation();
+  const tell = useTell();
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const { meeting } = data;
+  const [chosen, setChosen] = useState(data.recipients[0]?.person.id);
+  const [all, setAll] = useState(false);
+  const people = new Map(data.recipients.map(({ person }) => [person.id, person]));
+  const done = async () => {
+    await client.invalidateQueries();
+    await navigate(`/meetings/${meeting.id}`);
+  };
+  const takeBack = useMutation({
+    mutationFn: () => sendJson('POST', `meetings/${meeting.id}/take-back`, {}, meetingShape),
+    onSuccess: async (now) => {
+      client.setQueryData(meetingQuery(meeting.id).queryKey, now);
+      await client.invalidateQueries();
+      await navigate(`/meetings/${meeting.id}/plan`);
+      tell(t('readBack.takenBack'));
+    },
+    onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
+  });
+  const send = useMutation({
+    mutationFn: () => sendJson('POST', `meetings/${meeting.id}/send`, { version: meeting.version }, meetingShape),
+    onSuccess: async (now) => {
+      const seconds = now.holdSeconds ?? 0;
+      tell(t('readBack.sentNow', { count: now.attendees.length, title: now.title }), seconds > 1 ? { seconds, action: { label: t('readBack.takeBack'), run: () => takeBack.mutate() } } : {});
+      await done();
+    },
+  });
+  const keep = useMutation({
+    mutationFn: () => sendJson('POST', `meetings/${meeting.id}/keep`, {}, meetingShape),
+    onSuccess: async () => {
+      tell(t('readBack.keptNow'));
+      await done();
+    },
+  });
+  const copyText = useMutation({
+    mutationFn: async () => {
+      const { text } = await getJson(`meetings/${meeting.id}/text`, z.object({ text: z.string() }));
+      await navigator.clipboard.writeText(text);
+    },
+    onSuccess: () => tell(t('meeting.textCopied')),
+    onError: () => tell(t('meeting.copyFailed'), { tone: 'broken' }),
+  });
+  const shown = all ? data.recipients : data.recipients.slice(0, RECIPIENTS_SHOWN);
+  const sentence = meeting.sentence.map((piece) => piece.text).join('');
+
+  return (
+    <div className="flex min-h-[calc(100dvh-2.75rem)] flex-col md:h-[calc(100dvh-2.75rem)]">
+      <Page title={t('readBack.title')} above={t('readBack.above')} heading={t('readBack.heading', { title: meeting.title || t('sheet.untitled'), count: data.recipients.length })}>
+        <div className="flex min-h-0 flex-1 flex-col md:flex-row">
+          <div className="flex w-full flex-col gap-4 overflow-y-auto border-line bg-sheet px-5 py-3 md:w-[44%] md:border-r">
+            <p>
+              <span className="first-letter:uppercase">{sentence}</span>. {t('readBack.dates', { count: data.dates })} {meeting.purpose}
+            </p>
+            <p className="text-muted">
+              {t(`readBack.join.${meeting.joinMode}`, { place: meeting.place || t('readBack.nowhere') })} {meeting.agenda.length > 0 && t('readBack.agenda', { count: meeting.agenda.length })}
+            </p>
+            <Odds data={data} people={people} />
+            <section aria-labelledby="recipients">
+              <h2 id="recipients" className="text-note font-semibold text-muted">
+                {t('readBack.recipients')}
+              </h2>
+              <table className="w-full text-left">
+                <thead className="text-note text-muted">
+                  <tr>
+                    <th className="py-1 font-medium">{t('readBack.recipient')}</th>
+                    <th className="py-1 font-medium">{t('readBack.needed')}</th>
+                    <th className="py-1 font-medium">{t('readBack.ownTime')}</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {shown.map((recipient) => (
+                    <tr key={recipient.person.id} className={`border-t border-line ${recipient.person.id === chosen ? 'bg-day text-[#17202b] dark:text-ink' : ''}`}>
+                      <td className="max-w-0 py-1">
+                        <button type="button" aria-pressed={recipient.person.id === chosen} className="w-full truncate text-left hover:underline" onClick={() => setChosen(recipient.person.id)}>
+                          {called(recipient.person)}
+                        </button>
+                      </td>
+                      <td className="py-1 pr-2">{recipient.host ? t('sheet.host') : t(`sheet.${recipient.role}`)}</td>
+                      <td className="py-1">
+                        {meeting.allDay
+                          ? `${weekday(recipient.firstLocal)} ${dayMonth(recipient.firstLocal)}`
+                          : `${weekday(recipient.firstLocal)} ${dayMonth(recipient.firstLocal)}, ${clock(recipient.firstLocal)} ${recipient.place}`}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+              {data.recipients.length > RECIPIENTS_SHOWN && (
+                <Button look="quiet" onClick={() => setAll(!all)}>
+                  {all ? t('sheet.fewer') : t('sheet.more', { count: data.recipients.length - RECIPIENTS_SHOWN })}
+                </Button>
+              )}
+            </section>
+          </div>
+          <div className="flex min-h-[480px] min-w-0 flex-1 flex-col gap-2 px-5 py-3">{chosen && <Letter meetingId={meeting.id} personId={chosen} version={meeting.version} />}</div>
+        </div>
+        <footer className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2 border-t border-line bg-sheet px-5 py-2">
+          <p className="flex flex-wrap gap-x-4">
+            <span>{data.missing.length > 0 ? t('readBack.notReady') : t('readBack.ready', { count: data.recipients.length })}</span>
+            <Button look="quiet" onClick={() => copyText.mutate()}>
+              {t('meeting.copyText')}
+            </Button>
+            <a className="changeable font-medium" href={`/api/meetings/${meeting.id}/file.ics`}>
+              {t('meeting.download')}
+            </a>
+          </p>
+          {(send.error || keep.error) && <ErrorNote error={send.error ?? keep.error} />}
+          <span className="flex flex-wrap gap-2.5">
+            <Button onClick={() => navigate(`/meetings/${meeting.id}/plan`)}>{t('readBack.back')}</Button>
+            <Button disabled={keep.isPending || send.isPending} onClick={() => keep.mutate()}>
+              {t('readBack.keep')}
+            </Button>
+            <Button look="main" disabled={data.missing.length > 0 || send.isPending || keep.isPending} onClick={() => send.mutate()}>
+              {send.isPending ? t('readBack.sending') : t('readBack.send', { count: data.recipients.length })}
+            </Button>
+          </span>
+        </footer>
+      </Page>
+    </div>
+  );
+}
+
+function Odds({ data, people }: { data: ReadBack; people: Map<string, Person> }) {
+  const { t } = useTranslation();
+  const [left, setLeft] = useState<string[]>([]);
+  const key = (odd: Odd) => `${odd.code}${'personId' in odd ? odd.personId : ''}`;
+  const shown = data.odd.filter((odd) => !left.includes(key(odd)));
+  return (
+    <section aria-labelledby="odd">
+      <h2 id="odd" className="mb-1 text-note font-semibold text-muted">
+        {t('readBack.odd')}
+      </h2>
+      {data.missing.map((missing) => (
+        <div key={missing} className="mb-2 border-l-4 border-broken pl-3">
+          <p className="font-semibold">{t(`missing.${missing}`)}</p>
+          <Link className="changeable" to={`/meetings/${data.meeting.id}/plan`}>
+            {t('missing.mend')}
+          </Link>
+        </div>
+      ))}
+      {shown.map((odd) => (
+        <div key={key(odd)} className={`mb-2 border-l-4 pl-3 ${odd.code === 'clash' && odd.required ? 'border-broken' : 'border-odd'}`}>
+          <OddText odd={odd} people={people} />
+          <span className="flex gap-4">
+            <Link className="changeable" to={`/meetings/${data.meeting.id}/plan`}>
+              {t('missing.mend')}
+            </Link>
+            <Button look="quiet" onClick={() => setLeft([...left, key(odd)])}>
+              {t('readBack.leave')}
+            </Button>
+          </span>
+        </div>
+      ))}
+      {shown.length === 0 && data.missing.length === 0 && <p className="font-semibold text-good">{data.odd.length === 0 ? t('readBack.nothingOdd') : t('readBack.allLeft')}</p>}
+    </section>
+  );
+}
+
+function OddText({ odd, people }: { odd: Odd; people: Map<string, Person> }) {
+  const { t } = useTranslation();
+  const name = 'personId' in odd ? called(people.get(odd.personId) ?? { name: null, email: '?' }) : '';
+  switch (odd.code) {
+    case 'clash':
+      return (
+        <>
+          <p className="font-semibold">{odd.dates.length === 1 ? t('odd.clashOne', { name, date: dayMonth(odd.dates[0]?.on ?? '') }) : t('odd.clash', { name, count: odd.dates.length })}</p>
+          <p className="text-muted">
+            {odd.dates
+              .slice(0, 6)
+              .map((date) => `${dayMonth(date.on)} ${date.label}`)
+              .join('; ')}
+            {odd.dates.length > 6 && ` ${t('odd.andMore', { count: odd.dates.length - 6 })}`}
+          </p>
+        </>
+      );
+    case 'night':
+    case 'off_hours':
+      return (
+        <>
+          <p className="font-semibold">{t(`odd.${odd.code}`, { name, times: odd.times.join(', ') })}</p>
+          <p className="text-muted">{odd.count === odd.of ? t('odd.onAll', { count: odd.of }) : t('odd.onSome', { count: odd.count, of: odd.of })}</p>
+        </>
+      );
+    case 'agenda_longer':
+      return <p className="font-semibold">{t('odd.agenda_longer', { minutes: odd.minutes, of: odd.of })}</p>;
+    default:
+      return <p className="font-semibold">{t(`odd.${odd.code}`)}</p>;
+  }
+}
+
+function Letter({ meetingId, personId, version }: { meetingId: string; personId: string; version: number }) {
+  const { t } = useTranslation();
+  const [asText, setAsText] = useState(false);
+  const { data } = useQuery(letterQuery(meetingId, personId, version));
+  return (
+    <>
+      <div className="flex items-baseline justify-between gap-4">
+        <p className="min-w-0 truncate">
+          <span className="text-muted">{t('readBack.subject')}</span> <strong>{data?.subject}</strong>
+        </p>
+        <Button look="quiet" onClick={() => setAsText(!asText)}>
+          {asText ? t('readBack.asHtml') : t('readBack.asText')}
+        </Button>
+      </div>
+      {asText ? (
+        <pre className="min-h-0 flex-1 overflow-auto border border-line bg-sheet p-4 whitespace-pre-wrap" tabIndex={0}>
+          {data?.text}
+        </pre>
+      ) : (
+        <iframe title={t('readBack.letter')} sandbox="" src={`/api/meetings/${meetingId}/letter/${personId}/html?v=${version}`} className="min-h-0 w-full flex-1 border border-line bg-white" />
+      )}
+    </>
+  );
+}

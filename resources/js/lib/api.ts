@@ -1,0 +1,76 @@
+import { z } from 'zod';
+
+const failure = z.object({
+  code: z.string(),
+  message: z.string(),
+  errors: z.record(z.string(), z.array(z.string())).default({}),
+  details: z.record(z.string(), z.unknown()).default({}),
+});
+
+/** What went wrong, with the server's stable code and its words for people. */
+export class ApiError extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly errors: Record<string, string[]> = {},
+    readonly details: Record<string, unknown> = {},
+  ) {
+    super(message);
+  }
+
+  /** The first message for a field, if there is one. */
+  field(name: string): string | undefined {
+    return this.errors[name]?.[0];
+  }
+}
+
+const token = () => {
+  const found = /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie);
+  return found?.[1] ? decodeURIComponent(found[1]) : '';
+};
+
+type Asked = { method?: string; body?: unknown; signal?: AbortSignal | undefined };
+
+async function ask(path: string, { method = 'GET', body, signal }: Asked): Promise<Response> {
+  let response: Response;
+  try {
+    response = await fetch(`/api/${path}`, {
+      method,
+      credentials: 'same-origin',
+      headers: {
+        Accept: 'application/json',
+        'X-XSRF-TOKEN': token(),
+        ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+      },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+      ...(signal ? { signal } : {}),
+    });
+  } catch (error) {
+    if (error instanceof DOMException && error.name === 'AbortError') {
+      throw error;
+    }
+    throw new ApiError(0, 'no_answer', 'Syndex does not answer. What you typed is kept on this page; try again in a moment.');
+  }
+  if (response.ok) {
+    return response;
+  }
+  const said = failure.safeParse(await response.json().catch(() => null));
+  throw said.success
+    ? new ApiError(response.status, said.data.code, said.data.message, said.data.errors, said.data.details)
+    : new ApiError(response.status, 'broken', 'Something broke on our side. Nothing was changed; try again.');
+}
+
+/** Asks and checks the answer against its shape. Throws {@link ApiError}. */
+export async function getJson<T>(path: string, shape: z.ZodType<T>, signal?: AbortSignal): Promise<T> {
+  return shape.parse(await (await ask(path, { signal })).json());
+}
+
+export async function sendJson<T>(method: string, path: string, body: unknown, shape: z.ZodType<T>, signal?: AbortSignal): Promise<T> {
+  return shape.parse(await (await ask(path, { method, body, signal })).json());
+}
+
+/** For what answers nothing. */
+export async function send(method: string, path: string, body?: unknown): Promise<void> {
+  await ask(path, { method, body });
+}

@@ -1,0 +1,11 @@
+import { queryOptions } from '@tanstack/react-query';
+import { z } from 'zod';
+import { getJson } from './api';
+
+const zone = z.object({ id: z.string(), city: z.string(), region: z.string(), offset: z.number() });
+
+export const zonesQuery = queryOptions({
+  queryKey: ['zones'],
+  queryFn: ({ signal }) => getJson('zones', z.array(zone), signal),
+  staleTime: Infinity,
+});

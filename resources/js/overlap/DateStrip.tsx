@@ -1,0 +1,67 @@
+import { useTranslation } from 'react-i18next';
+import { dayMonth, shortDate } from '../lib/time';
+import type { DateState } from './board';
+import { dateWords, type People } from './words';
+
+export type DateStripProps = {
+  dates: DateState[];
+  people: People;
+  selected: number;
+  choose: (index: number) => void;
+  drop: ((wall: string) => void) | null;
+  dropped: string[];
+  restore: (wall: string) => void;
+  complete: boolean;
+};
+
+const MANY = 16;
+const EDGE = { good: 'border-b-good', odd: 'border-b-odd border-b-2 [border-bottom-style:dashed]', broken: 'border-b-broken' };
+const INK = { good: 'text-muted', odd: 'text-odd', broken: 'text-broken' };
+
+/** Every date with its state in words; of many dates, those that do not fit, and a count of the rest. */
+export function DateStrip({ dates, people, selected, choose, drop, dropped, restore, complete }: DateStripProps) {
+  const { t } = useTranslation();
+  const judged = dates.map((state) => ({ state, words: dateWords(t, state, people) }));
+  const shown = judged.length <= MANY ? judged : judged.filter(({ state, words }) => words.tone !== 'good' || state.index === selected).slice(0, 24);
+  const rest = judged.length - shown.length;
+  return (
+    <div>
+      <ol className="flex gap-1 overflow-x-auto pb-1" aria-label={t('strip.label')}>
+        {shown.map(({ state, words }) => {
+          const active = state.index === selected;
+          return (
+            <li key={state.start} className="relative min-w-[72px] flex-1">
+              <button
+                type="button"
+                aria-pressed={active}
+                onClick={() => choose(state.index)}
+                title={[shortDate(state.wall), ...words.all].join(', ')}
+                className={`block w-full rounded border border-b-4 border-line px-1.5 py-1 text-left ${EDGE[words.tone]} ${active ? 'bg-ink text-on-ink' : 'bg-sheet'}`}
+              >
+                <span className="narrow block font-semibold">{dayMonth(state.wall)}</span>
+                <span className={`tight block truncate text-note font-medium ${active ? '' : INK[words.tone]}`}>{words.text}</span>
+              </button>
+              {active && drop && dates.length > 1 && (
+                <button type="button" aria-label={t('strip.drop', { date: shortDate(state.wall) })} title={t('strip.drop', { date: shortDate(state.wall) })} onClick={() => drop(state.wall)} className="absolute top-0.5 right-0.5 rounded px-1 leading-4 text-on-ink hover:bg-broken">
+                  ×
+                </button>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+      <p className="flex flex-wrap gap-x-4 text-note text-muted">
+        {rest > 0 && <span>{t('strip.rest', { count: rest })}</span>}
+        {!complete && <span>{t('strip.cut', { count: dates.length })}</span>}
+        {dropped.map((wall) => (
+          <span key={wall}>
+            {t('strip.dropped', { date: dayMonth(wall) })}{' '}
+            <button type="button" className="changeable" onClick={() => restore(wall)}>
+              {t('strip.restore')}
+            </button>
+          </span>
+        ))}
+      </p>
+    </div>
+  );
+}

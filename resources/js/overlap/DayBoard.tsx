@@ -1,0 +1,148 @@
+import { useRef, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { clock, plusMinutes, weekday } from '../lib/time';
+import { called } from '../people/people';
+import { Button } from '../ui/Button';
+import type { Day } from './board';
+import { localAt, PaneView } from './PaneView';
+import { useBar, type Bar } from './useBar';
+import { spoken, type People } from './words';
+
+export type DayBoardProps = {
+  day: Day;
+  people: People;
+  anchorCity: string;
+  allDay: boolean;
+  moved: (shiftMinutes: number, lengthMinutes: number) => void;
+  readOnly?: boolean;
+};
+
+/** Height of the panes' heads: place, offset, initials. */
+const HEAD = 'calc(1.25rem + 1rem + 0.125rem + 1.25rem)';
+
+/** The daylight board of one date: time runs down, a pane a place, the meeting a bar through all of them. */
+export function DayBoard({ day, people, anchorCity, allDay, moved, readOnly = false }: DayBoardProps) {
+  const { t } = useTranslation();
+  const body = useRef<HTMLDivElement>(null);
+  const [focus, setFocus] = useState<string | null>(null);
+  const given: Bar = { at: day.barAt, minutes: day.barMinutes };
+  const handle = useBar(given, { minutes: day.axisMinutes, pixels: () => body.current?.clientHeight ?? 400, fixedLength: allDay }, (bar) => moved(bar.at - given.at, bar.minutes));
+  const { bar, dragging } = handle;
+  const top = bar.at / day.axisMinutes;
+  const height = Math.min(bar.minutes, day.axisMinutes - bar.at) / day.axisMinutes;
+  const anchorWall = plusMinutes(day.axisWall, bar.at);
+  const weekdays = new Set(day.panes.filter((pane) => pane.axisWall !== null).map((pane) => weekday(localAt(pane, bar.at))));
+  const focused = focus === null ? undefined : people.get(focus);
+  const standing = day.standings.find((one) => one.id === focus);
+  const where = `calc(var(--head) + (100% - var(--head)) * ${top.toFixed(5)})`;
+
+  return (
+    <div className="relative flex min-h-0 flex-1 flex-col">
+      <div className="relative flex min-h-0 flex-1 overflow-x-auto" style={{ '--head': HEAD } as React.CSSProperties}>
+        <div className="sticky left-0 z-30 w-14 shrink-0 bg-paper" aria-hidden>
+          <div className="absolute inset-x-0 bottom-0" style={{ top: 'var(--head)' }} ref={body}>
+            {day.scale
+              .filter((mark) => Math.abs(mark.at - bar.at) > 40)
+              .map((mark) => (
+                <span key={mark.at} className="absolute right-2 -translate-y-1/2 text-note text-muted" style={{ top: `${(mark.at / day.axisMinutes) * 100}%` }}>
+                  {mark.label}:00
+                </span>
+              ))}
+            <span className="slides absolute right-2 -mt-2.5 text-right leading-4 font-bold" style={{ top: `${top * 100}%` }}>
+              {allDay ? t('board.allDay') : clock(anchorWall)}
+              <span className="block text-[0.6875rem] leading-3 font-semibold">{t('board.anchor')}</span>
+            </span>
+          </div>
+        </div>
+        <div className="relative flex min-w-0 flex-1 gap-0.5">
+          {day.panes.map((pane) => (
+            <div key={pane.key} className="relative flex min-w-[60px] flex-1" style={{ flexGrow: Math.max(1, Math.min(pane.threads.length, 5) * 0.25 + 0.75) }}>
+              <PaneView
+                pane={pane}
+                people={people}
+                standings={day.standings}
+                axisMinutes={day.axisMinutes}
+                bar={bar}
+                dragging={dragging}
+                showWeekday={weekdays.size > 1}
+                focus={focus}
+                setFocus={setFocus}
+              />
+            </div>
+          ))}
+          <div
+            role="slider"
+            tabIndex={readOnly ? -1 : 0}
+            aria-label={t('board.bar')}
+            aria-orientation="vertical"
+            aria-valuemin={0}
+            aria-valuemax={day.axisMinutes}
+            aria-valuenow={bar.at}
+            aria-valuetext={spoken(t, day.standings, people, allDay ? t('board.allDay') : clock(anchorWall), anchorCity)}
+            aria-disabled={readOnly || undefined}
+            data-testid="bar"
+            className={`slides absolute inset-x-0 z-10 touch-none border-y-2 border-[#17202b] bg-sun/45 ${readOnly ? '' : 'cursor-ns-resize'} ${dragging ? 'transition-none!' : ''}`}
+            style={{ top: where, height: `max(4px, calc((100% - var(--head)) * ${height.toFixed(5)}))` }}
+            {...(readOnly ? {} : { onPointerDown: handle.onPointerDown('move'), onPointerMove: handle.onPointerMove, onPointerUp: handle.onPointerUp, onKeyDown: handle.onKeyDown })}
+          >
+            {!readOnly && !allDay && (
+              <span
+                aria-hidden
+                title={t('board.length')}
+                data-testid="bar-length"
+                className="absolute right-3 -bottom-2 z-30 h-3.5 w-3.5 cursor-s-resize rounded-full border-2 border-[#17202b] bg-white"
+                onPointerDown={handle.onPointerDown('length')}
+                onPointerMove={handle.onPointerMove}
+                onPointerUp={handle.onPointerUp}
+              />
+            )}
+          </div>
+        </div>
+      </div>
+      {!readOnly && !allDay && (
+        <div className="absolute top-0 left-0 z-40 flex w-14 flex-col gap-0.5 pr-1.5">
+          <Button small className="px-0! py-0! text-note" aria-label={t('board.earlier')} onClick={() => moved(-15, day.barMinutes)}>
+            −15
+          </Button>
+          <Button small className="px-0! py-0! text-note" aria-label={t('board.later')} onClick={() => moved(15, day.barMinutes)}>
+            +15
+          </Button>
+        </div>
+      )}
+      <p className="h-5 truncate pl-14 text-note text-muted" aria-live="polite">
+        {focused && standing
+          ? t('board.focus', {
+              name: called(focused),
+              place: focused.city ?? t('board.unknownPlace'),
+              clock: standing.local === null ? '' : clock(standing.local),
+              what: standing.clashes.length > 0 ? standing.clashes.join(', ') : focused.kind === 'guest' ? t('board.noCalendar') : t(`free.${standing.light}`),
+            })
+          : ''}
+      </p>
+      <table className="sr-only">
+        <caption>{t('board.table')}</caption>
+        <thead>
+          <tr>
+            <th>{t('board.person')}</th>
+            <th>{t('board.place')}</th>
+            <th>{t('board.localTime')}</th>
+            <th>{t('board.state')}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {day.standings.map((one) => {
+            const person = people.get(one.id);
+            return (
+              <tr key={one.id}>
+                <td>{person ? called(person) : '?'}</td>
+                <td>{person?.city ?? t('board.unknownPlace')}</td>
+                <td>{one.local === null ? t('board.noClock') : `${weekday(one.local)} ${clock(one.local)}`}</td>
+                <td>{one.clashes.length > 0 ? `${t('light.busy')}: ${one.clashes.join(', ')}` : t(`free.${one.light}`)}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,63 @@
+import type { TFunction } from 'i18next';
+import { called, type Person } from '../people/people';
+import type { DateState, Standing } from './board';
+
+export type People = ReadonlyMap<string, Person>;
+
+const first = (people: People, id: string) => {
+  const person = people.get(id);
+  return person?.name?.split(' ')[0] ?? (person ? called(person) : '?');
+};
+
+export const isNight = (standing: Standing) => standing.light === 'night';
+export const isOff = (standing: Standing) => !['in_hours', 'unknown'].includes(standing.light);
+
+/** One date in a few words: the worst first. */
+export function dateWords(t: TFunction, state: DateState, people: People): { text: string; tone: 'good' | 'odd' | 'broken'; all: string[] } {
+  const busy = state.troubles.filter((trouble) => trouble.clashes.length > 0);
+  const needed = busy.filter((trouble) => trouble.required);
+  const night = state.troubles.filter((trouble) => isNight(trouble) && trouble.required);
+  const off = state.troubles.filter((trouble) => isOff(trouble) && !isNight(trouble) && trouble.required);
+  const clocks = [...new Set(state.shifts.filter((shift) => !shift.byAnchor).map((shift) => shift.place))];
+  const all: string[] = [];
+  if (needed.length > 0) {
+    all.push(needed.length === 1 && needed[0] ? t('date.busy', { name: first(people, needed[0].id) }) : t('date.busyCount', { count: needed.length }));
+  }
+  if (state.anchorShift !== null) {
+    all.push(t('date.anchorClocks'));
+  } else if (clocks.length > 0) {
+    all.push(t('date.clocks', { place: clocks.join(', ') }));
+  }
+  if (night.length > 0) {
+    all.push(t('date.night', { count: night.length }));
+  }
+  if (off.length > 0) {
+    all.push(t('date.off', { count: off.length }));
+  }
+  if (busy.length > needed.length) {
+    all.push(t('date.optionalBusy', { count: busy.length - needed.length }));
+  }
+  const tone = needed.length > 0 ? 'broken' : state.anchorShift !== null || clocks.length > 0 ? 'odd' : 'good';
+  return { text: all[0] ?? t('date.fine'), tone, all };
+}
+
+/** What a flag says beside the clock: the worst that is known of the pane's people. */
+export function lightWord(t: TFunction, standings: Standing[]): string {
+  if (standings.some((standing) => standing.clashes.length > 0)) {
+    return t('light.busy');
+  }
+  for (const light of ['night', 'day_off', 'before_hours', 'after_hours', 'between_hours'] as const) {
+    if (standings.some((standing) => standing.light === light)) {
+      return t(`light.${light}`);
+    }
+  }
+  return '';
+}
+
+/** The whole bar in one spoken sentence. */
+export function spoken(t: TFunction, standings: Standing[], people: People, anchorClock: string, anchorCity: string): string {
+  const troubles = standings
+    .filter((standing) => standing.clashes.length > 0 || isOff(standing))
+    .map((standing) => `${first(people, standing.id)} ${standing.clashes.length > 0 ? t('light.busy') : t(`light.${standing.light}`)}`);
+  return [`${anchorClock} ${anchorCity}`, ...troubles].join('; ');
+}

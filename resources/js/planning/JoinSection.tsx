@@ -1,0 +1,88 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { ApiError, sendJson } from '../lib/api';
+import { Button } from '../ui/Button';
+import { SelectField, TextField } from '../ui/Field';
+import { kitShape, meetingQuery, type Kit, type Meeting } from './meetings';
+import type { SectionProps } from './WhatSection';
+
+/** How to join: online with a kit from the bridge, at a place, or both. */
+export function JoinSection({ sheet, change, meeting }: SectionProps & { meeting: Meeting }) {
+  const { t } = useTranslation();
+  const client = useQueryClient();
+  const [kit, setKit] = useState<Kit | null>(meeting.kit);
+  const [passcode, setPasscode] = useState<string | null>(null);
+  const online = sheet.joinMode === 'online' || sheet.joinMode === 'both';
+  const make = useMutation({
+    mutationFn: (typed: string) => sendJson('POST', `meetings/${meeting.id}/kit`, { passcode: typed }, kitShape),
+    onSuccess: (made) => {
+      setKit(made);
+      setPasscode(null);
+      void client.invalidateQueries({ queryKey: meetingQuery(meeting.id).queryKey });
+    },
+  });
+  const error = make.error instanceof ApiError ? (make.error.field('passcode') ?? make.error.message) : undefined;
+  const choose = (joinMode: Meeting['joinMode']) => {
+    change({ joinMode });
+    if ((joinMode === 'online' || joinMode === 'both') && !kit && !make.isPending) {
+      make.mutate('');
+    }
+  };
+
+  return (
+    <section aria-labelledby="join" className="flex flex-col gap-2">
+      <h2 id="join" className="text-note font-semibold text-muted">
+        {t('sheet.join')}
+      </h2>
+      <SelectField label={t('sheet.join')} hideLabel value={sheet.joinMode} onChange={(event) => choose(event.target.value as Meeting['joinMode'])}>
+        {(['undecided', 'online', 'in_person', 'both'] as const).map((mode) => (
+          <option key={mode} value={mode}>
+            {t(`join.${mode}`)}
+          </option>
+        ))}
+      </SelectField>
+      {(sheet.joinMode === 'in_person' || sheet.joinMode === 'both') && <TextField label={t('join.place')} value={sheet.place} maxLength={300} placeholder={t('join.placeHint')} onChange={(event) => change({ place: event.target.value })} />}
+      {online && make.isPending && !kit && <p role="status">{t('join.asking')}</p>}
+      {online && kit && (
+        <div className="border-t border-line pt-1">
+          <p className="break-all">{kit.link}</p>
+          <p>
+            {t('join.number', { number: kit.number })}
+            {', '}
+            {t('join.passcode')}{' '}
+            <button type="button" className="changeable font-semibold" aria-label={t('join.changePasscode', { passcode: kit.passcode })} onClick={() => setPasscode(kit.passcode)}>
+              {kit.passcode}
+            </button>
+          </p>
+          <p className="text-note text-muted">{t('join.phone', { numbers: kit.dialIns.map((dialIn) => `${dialIn.country} ${dialIn.number}`).join(', '), pin: kit.pin })}</p>
+          {passcode !== null && (
+            <form
+              className="mt-2 flex items-end gap-2"
+              onSubmit={(event) => {
+                event.preventDefault();
+                make.mutate(passcode);
+              }}
+            >
+              <TextField label={t('join.passcodeNew')} autoFocus autoComplete="off" value={passcode} error={error} onChange={(event) => setPasscode(event.target.value)} />
+              <Button small type="submit" disabled={make.isPending}>
+                {t('action.take')}
+              </Button>
+              <Button look="quiet" onClick={() => make.mutate('')}>
+                {t('join.makeUp')}
+              </Button>
+            </form>
+          )}
+        </div>
+      )}
+      {online && !kit && error && (
+        <div role="alert">
+          <p className="font-semibold text-broken">{error}</p>
+          <Button look="quiet" onClick={() => make.mutate('')}>
+            {t('failure.again')}
+          </Button>
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,296 @@
+import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
+import { useEffect, useMemo, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Navigate, useNavigate, useParams } from 'react-router';
+import { ApiError, send } from '../lib/api';
+import { clock, longDate, shortDate, weekday } from '../lib/time';
+import { useDebounced } from '../lib/useDebounced';
+import { useMedia } from '../lib/useMedia';
+import { AllDates } from '../overlap/AllDates';
+import { boardQuery, moveBar, type DateState, type Fit } from '../overlap/board';
+import { DateStrip } from '../overlap/DateStrip';
+import { DayBoard } from '../overlap/DayBoard';
+import { DayStrips } from '../overlap/DayStrips';
+import { isNight } from '../overlap/words';
+import { called } from '../people/people';
+import { Button } from '../ui/Button';
+import { Dialog } from '../ui/Dialog';
+import { ErrorNote } from '../ui/ErrorNote';
+import { useTell } from '../ui/Notice';
+import { Page } from '../ui/Page';
+import { JoinSection } from './JoinSection';
+import { meetingQuery, type Meeting } from './meetings';
+import { Sentence } from './Sentence';
+import type { Sheet } from './sheet';
+import { useSheet } from './useSheet';
+import { WhatSection } from './WhatSection';
+import { WhoSection } from './WhoSection';
+
+/** The page on which a meeting is planned. */
+export function PlanSheetPage() {
+  const { id = '' } = useParams();
+  // The sheet holds its own state from here on; what others change is told by the version.
+  const { data, error, refetch } = useQuery({ ...meetingQuery(id), staleTime: 0, refetchOnWindowFocus: false, meta: {} });
+  if (error) {
+    return <div className="p-5"><ErrorNote error={error} retry={() => void refetch()} /></div>;
+  }
+  if (!data) {
+    return null;
+  }
+  if (data.status === 'sent' || data.status === 'called_off') {
+    return <Navigate to={`/meetings/${id}`} replace />;
+  }
+  return <PlanSheet key={data.id} meeting={data} />;
+}
+
+function PlanSheet({ meeting }: { meeting: Meeting }) {
+  const { t } = useTranslation();
+  const tell = useTell();
+  const navigate = useNavigate();
+  const narrow = useMedia('(max-width: 767px)');
+  const state = useSheet(meeting);
+  const { sheet, change } = state;
+  const [index, setIndex] = useState(0);
+  const [view, setView] = useState<'day' | 'dates'>('day');
+  const [fits, setFits] = useState(false);
+  const [discarding, setDiscarding] = useState(false);
+  const asked = useDebounced(sheet, 90);
+  const board = useQuery({ ...boardQuery(meeting.id, asked, index), placeholderData: keepPreviousData });
+  const planned = board.data;
+  const people = useMemo(() => new Map(sheet.attendees.map(({ person }) => [person.id, person])), [sheet.attendees]);
+
+  const move = useMutation({
+    mutationFn: (shiftMinutes: number) => moveBar(meeting.id, sheet, index, shiftMinutes),
+    onSuccess: (now) => change({ startLocal: now.startLocal, ...(sheet.repeats ? { repeats: now.repeats } : {}), dropped: now.dropped }),
+    onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
+  });
+  const moved = (shiftMinutes: number, lengthMinutes: number) => {
+    if (lengthMinutes !== sheet.durationMinutes) {
+      change({ durationMinutes: lengthMinutes });
+    }
+    if (shiftMinutes !== 0) {
+      move.mutate(shiftMinutes);
+    }
+  };
+
+  // A start off the rule is moved onto it by the server: the sheet takes it over, and says so.
+  const movedFrom = planned && !board.isPlaceholderData ? planned.movedFrom : null;
+  const movedTo = planned?.startLocal;
+  useEffect(() => {
+    if (movedFrom && movedTo && movedFrom === sheet.startLocal) {
+      change({ startLocal: movedTo });
+      tell(t('sheet.moved', { from: shortDate(movedFrom), to: shortDate(movedTo) }));
+    }
+  }, [movedFrom, movedTo, sheet.startLocal, change, tell, t]);
+
+  const discard = useMutation({
+    mutationFn: () => send('DELETE', `meetings/${meeting.id}`),
+    onSuccess: () => {
+      tell(t('sheet.discarded'));
+      void navigate('/meetings', { replace: true });
+    },
+  });
+  const readBack = async () => {
+    if (await state.flush()) {
+      void navigate(`/meetings/${meeting.id}/read-back`);
+    }
+  };
+
+  const dates = planned?.board.dates ?? [];
+  const single = dates.length <= 1;
+  const day = planned?.board.day;
+  const current = dates[day?.index ?? 0];
+  const standings = day?.standings ?? [];
+  const weekdays = new Set(standings.flatMap((standing) => (standing.local ? [weekday(standing.local)] : [])));
+  const best = planned?.board.fits[0];
+  const take = (fit: Fit) => {
+    setFits(false);
+    move.mutate(fit.at - (planned?.board.columnBarAt ?? fit.at));
+  };
+
+  return (
+    <div className="flex min-h-[calc(100dvh-2.75rem)] flex-col md:h-[calc(100dvh-2.75rem)]">
+      <Page
+        title={sheet.title || t('sheet.untitled')}
+        above={
+          <span className="flex flex-wrap gap-x-4">
+            <span>
+              {meeting.status === 'kept' ? t('sheet.keptMeeting') : sheet.repeats || sheet.rule ? t('sheet.newSeries') : t('sheet.newMeeting')}
+              {', '}
+              <SaveState state={state} />
+            </span>
+            {state.undo && (
+              <button type="button" className="changeable" onClick={state.undo}>
+                {t('action.undo')}
+              </button>
+            )}
+            <button type="button" className="changeable" onClick={() => setDiscarding(true)}>
+              {t('sheet.discard')}
+            </button>
+          </span>
+        }
+        heading={<Sentence sheet={sheet} pieces={planned?.sentence ?? meeting.sentence} change={change} />}
+      >
+        {state.error && (
+          <div className="px-5 py-2">
+            <p role="alert" className="border-l-4 border-broken bg-sheet px-3 py-2 font-semibold">
+              {Object.values(state.error.errors)[0]?.[0] ?? state.error.message} {t('sheet.stillHere')}
+            </p>
+          </div>
+        )}
+        <div className="flex min-h-0 flex-1 flex-col md:flex-row">
+          <div className="flex w-full shrink-0 flex-col gap-3 overflow-y-auto border-line bg-sheet px-5 py-3 md:w-[357px] md:border-r">
+            <WhatSection sheet={sheet} change={change} />
+            <WhoSection sheet={sheet} change={change} standings={standings} showWeekday={weekdays.size > 1} />
+            <JoinSection sheet={sheet} change={change} meeting={meeting} />
+          </div>
+          <div className="flex min-h-[440px] min-w-0 flex-1 flex-col gap-1.5 px-3.5 pt-2 pb-2">
+            <div className="flex items-center justify-between gap-3">
+              <p className="min-w-0 truncate text-muted">
+                {view === 'day' ? t('board.intro', { date: current ? longDate(current.wall) : '' }) : single ? t('dates.introSingle') : t('dates.intro', { count: dates.length, required: current?.required ?? 0 })}
+              </p>
+              {!narrow && (
+                <div role="group" aria-label={t('board.view')} className="flex shrink-0">
+                  {(['day', 'dates'] as const).map((one) => (
+                    <button key={one} type="button" aria-pressed={view === one} onClick={() => setView(one)} className={`border border-line px-2.5 py-0.5 text-note font-semibold ${view === one ? 'bg-ink text-on-ink' : 'bg-sheet'}`}>
+                      {t(`board.${one}`)}
+                    </button>
+                  ))}
+                </div>
+              )}
+            </div>
+            {board.error && !planned && <ErrorNote error={board.error} retry={() => void board.refetch()} />}
+            {board.error && planned && (
+              <p role="alert" className="font-semibold text-broken">
+                {board.error instanceof ApiError ? (Object.values(board.error.errors)[0]?.[0] ?? board.error.message) : t('failure.unexpected')}
+              </p>
+            )}
+            {planned && day && sheet.attendees.length === 0 && <p className="m-auto max-w-sm text-center text-muted">{t('board.empty')}</p>}
+            {planned && day && sheet.attendees.length > 0 && (
+              <>
+                {narrow ? (
+                  <DayStrips day={day} people={people} moved={moved} />
+                ) : view === 'day' ? (
+                  <DayBoard day={day} people={people} anchorCity={planned.zoneCity} allDay={sheet.allDay} moved={moved} />
+                ) : (
+                  <AllDates planned={planned} durationMinutes={sheet.durationMinutes} selected={day.index} choose={setIndex} take={take} single={single} />
+                )}
+                <DateStrip
+                  dates={dates}
+                  people={people}
+                  selected={day.index}
+                  choose={setIndex}
+                  drop={single ? null : (wall) => change((now) => ({ dropped: [...now.dropped, wall].sort() }))}
+                  dropped={sheet.dropped}
+                  restore={(wall) => change((now) => ({ dropped: now.dropped.filter((one) => one !== wall) }))}
+                  complete={planned.complete}
+                />
+              </>
+            )}
+          </div>
+        </div>
+        <footer className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2 border-t border-line bg-sheet px-5 py-2">
+          <p aria-live="polite" className="min-w-0 flex-1 basis-64">
+            {planned && sheet.attendees.length > 0 ? <Summary dates={dates} sheet={sheet} best={view === 'dates' ? best : undefined} /> : t('board.emptyShort')}
+          </p>
+          <span className="flex flex-wrap gap-2.5">
+            {best && view === 'dates' && !single && (
+              <Button onClick={() => take(best)}>{t('fits.take', { clock: best.clock })}</Button>
+            )}
+            <Button disabled={!planned || planned.board.fits.length === 0} onClick={() => setFits(true)}>
+              {planned && planned.board.fits.length === 0 ? t('fits.none') : t('fits.show')}
+            </Button>
+            <Button look="main" onClick={() => void readBack()}>
+              {t('sheet.readBack')}
+            </Button>
+          </span>
+        </footer>
+      </Page>
+      <Dialog open={fits} onOpenChange={setFits} title={t('fits.title')} description={t('fits.order')}>
+        <ul>
+          {planned?.board.fits.map((fit) => (
+            <li key={fit.at} className="flex items-center justify-between gap-3 border-t border-line py-2">
+              <span>
+                <strong className="text-19">{fit.clock}</strong> {fit.dayShift !== 0 && t(fit.dayShift > 0 ? 'fits.dayAfter' : 'fits.dayBefore')}{' '}
+                <span className="text-muted">
+                  {fit.clashDates === 0 ? t('fits.noClash', { count: fit.dates }) : t('fits.clashes', { count: fit.clashDates, dates: fit.dates })}, {fit.offHours === 0 ? t('fits.inHours') : t('fits.offHours', { count: fit.offHours })}
+                </span>
+              </span>
+              <Button small onClick={() => take(fit)} aria-label={t('fits.take', { clock: fit.clock })}>
+                {t('action.take')}
+              </Button>
+            </li>
+          ))}
+        </ul>
+      </Dialog>
+      <Dialog open={discarding} onOpenChange={setDiscarding} title={t('sheet.discardTitle')} description={t('sheet.discardText')}>
+        <div className="flex justify-end gap-3">
+          <Button onClick={() => setDiscarding(false)}>{t('action.stay')}</Button>
+          <Button look="danger" disabled={discard.isPending} onClick={() => discard.mutate()}>
+            {t('sheet.discard')}
+          </Button>
+        </div>
+      </Dialog>
+      <Dialog open={state.conflict !== null} onOpenChange={() => undefined} title={t('conflict.title')} description={t('conflict.text')}>
+        <p>
+          {t('conflict.theirs', { title: state.conflict?.title || t('sheet.untitled'), when: state.conflict?.sentence.map((piece) => piece.text).join('') })}
+        </p>
+        <div className="flex justify-end gap-3">
+          <Button onClick={state.takeTheirs}>{t('conflict.takeTheirs')}</Button>
+          <Button look="main" onClick={state.keepMine}>
+            {t('conflict.keepMine')}
+          </Button>
+        </div>
+      </Dialog>
+    </div>
+  );
+}
+
+function SaveState({ state }: { state: ReturnType<typeof useSheet> }) {
+  const { t } = useTranslation();
+  if (state.state === 'failed') {
+    return <span className="font-semibold text-broken">{t('sheet.notKept')}</span>;
+  }
+  if (state.state === 'waiting') {
+    return <span>{t('sheet.keeping')}</span>;
+  }
+  return <span>{state.keptAt ? t('sheet.keptAt', { clock: state.keptAt.toTimeString().slice(0, 5) }) : t('sheet.kept')}</span>;
+}
+
+/** The state of the sheet in one line. */
+function Summary({ dates, sheet, best }: { dates: DateState[]; sheet: Sheet; best: Fit | undefined }) {
+  const { t } = useTranslation();
+  const people = new Map(sheet.attendees.map(({ person }) => [person.id, person]));
+  const free = dates.filter((state) => state.requiredFree === state.required).length;
+  const required = dates[0]?.required ?? 0;
+  const clashes = new Map<string, number>();
+  const nights = new Map<string, number>();
+  for (const state of dates) {
+    for (const trouble of state.troubles) {
+      if (trouble.clashes.length > 0 && trouble.required) {
+        clashes.set(trouble.id, (clashes.get(trouble.id) ?? 0) + 1);
+      }
+      if (isNight(trouble) && trouble.required) {
+        nights.set(trouble.id, (nights.get(trouble.id) ?? 0) + 1);
+      }
+    }
+  }
+  const firstName = (id: string) => people.get(id)?.name?.split(' ')[0] ?? called(people.get(id) ?? { name: null, email: '?' });
+  const said = [
+    ...[...clashes].slice(0, 3).map(([id, count]) => t('summary.busy', { name: firstName(id), count })),
+    ...[...nights].slice(0, 3).map(([id, count]) => (count === dates.length ? t('summary.alwaysNight', { name: firstName(id) }) : t('summary.night', { name: firstName(id), count }))),
+  ];
+  if (best) {
+    return (
+      <>
+        <strong>{t('summary.fit', { clock: best.clock, count: best.dates - best.clashDates, dates: best.dates, required })}</strong> {t('summary.present', { clock: clock(sheet.startLocal), count: dates.length - free })}
+      </>
+    );
+  }
+  return (
+    <>
+      <strong>{dates.length === 1 ? t(free === 1 ? 'summary.allFree' : 'summary.someFree', { free: dates[0]?.requiredFree ?? 0, required }) : t('summary.free', { required, count: free, dates: dates.length })}</strong> {said.length > 0 && `${said.join('; ')}.`}
+    </>
+  );
+}
+

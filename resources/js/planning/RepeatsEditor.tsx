@@ -1,0 +1,192 @@
+import { useTranslation } from 'react-i18next';
+import { dateOf, plusMinutes } from '../lib/time';
+import { Button } from '../ui/Button';
+import { SelectField, TextField } from '../ui/Field';
+import type { Repeats } from './meetings';
+import type { Sheet } from './sheet';
+
+export type RepeatsEditorProps = { sheet: Sheet; change: (next: Partial<Sheet>) => void; close: () => void };
+
+const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
+
+/** How often: every day, on weekdays, on a date or a weekday of the month, every year. */
+export function RepeatsEditor({ sheet, change, close }: RepeatsEditorProps) {
+  const { t } = useTranslation();
+  const repeats = sheet.repeats;
+  if (!repeats) {
+    return (
+      <div className="flex flex-col gap-3">
+        <p>{t('repeats.own', { rule: sheet.rule })}</p>
+        <Button small onClick={() => change({ rule: null, dropped: [] })}>
+          {t('repeats.none')}
+        </Button>
+      </div>
+    );
+  }
+  const set = (next: Partial<Repeats>) => change({ repeats: { ...repeats, ...next }, dropped: [] });
+  return (
+    <div className="flex flex-col gap-3">
+      <div className="grid grid-cols-2 gap-3">
+        <SelectField label={t('repeats.every')} value={repeats.every} onChange={(event) => set({ every: event.target.value as Repeats['every'] })}>
+          {(['day', 'week', 'month', 'year'] as const).map((unit) => (
+            <option key={unit} value={unit}>
+              {t(`repeats.unit.${unit}`)}
+            </option>
+          ))}
+        </SelectField>
+        <TextField
+          label={t('repeats.interval', { unit: t(`repeats.units.${repeats.every}`) })}
+          type="number"
+          min={1}
+          max={99}
+          value={repeats.interval}
+          onChange={(event) => {
+            const interval = Math.round(Number(event.target.value));
+            if (interval >= 1 && interval <= 99) {
+              set({ interval });
+            }
+          }}
+        />
+      </div>
+      {repeats.every === 'week' && (
+        <fieldset className="flex flex-wrap gap-1">
+          <legend className="mb-1 text-note font-semibold text-muted">{t('repeats.on')}</legend>
+          {DAYS.map((day) => {
+            const on = repeats.days.includes(day);
+            return (
+              <button
+                key={day}
+                type="button"
+                aria-pressed={on}
+                onClick={() => {
+                  const days = on ? repeats.days.filter((one) => one !== day) : DAYS.filter((one) => one === day || repeats.days.includes(one));
+                  if (days.length > 0) {
+                    set({ days: [...days] });
+                  }
+                }}
+                className={`rounded border px-2 py-1 ${on ? 'border-ink bg-ink font-semibold text-on-ink' : 'border-muted bg-sheet'}`}
+              >
+                {t(`weekday.${day}`)}
+              </button>
+            );
+          })}
+        </fieldset>
+      )}
+      {repeats.every === 'month' && (
+        <div className="grid grid-cols-2 gap-3">
+          <SelectField label={t('repeats.monthBy')} value={repeats.monthBy} onChange={(event) => set({ monthBy: event.target.value as Repeats['monthBy'] })}>
+            <option value="date">{t('repeats.byDate')}</option>
+            <option value="weekday">{t('repeats.byWeekday')}</option>
+          </SelectField>
+          {repeats.monthBy === 'date' ? (
+            <SelectField label={t('repeats.day')} value={repeats.monthDay} onChange={(event) => set({ monthDay: Number(event.target.value) })}>
+              {Array.from({ length: 31 }, (_, index) => index + 1).map((day) => (
+                <option key={day} value={day}>
+                  {day}
+                </option>
+              ))}
+              <option value={-1}>{t('repeats.lastDay')}</option>
+            </SelectField>
+          ) : (
+            <SelectField label={t('repeats.which')} value={repeats.nth} onChange={(event) => set({ nth: Number(event.target.value) })}>
+              {[1, 2, 3, 4, 5, -1].map((nth) => (
+                <option key={nth} value={nth}>
+                  {t(`repeats.nth.${nth}`)}
+                </option>
+              ))}
+            </SelectField>
+          )}
+          {repeats.monthBy === 'weekday' && (
+            <SelectField label={t('repeats.weekday')} value={repeats.weekday} onChange={(event) => set({ weekday: event.target.value })}>
+              {DAYS.map((day) => (
+                <option key={day} value={day}>
+                  {t(`weekdayLong.${day}`)}
+                </option>
+              ))}
+            </SelectField>
+          )}
+        </div>
+      )}
+      <div className="flex justify-between">
+        <Button
+          look="quiet"
+          onClick={() => {
+            change({ repeats: null, dropped: [] });
+            close();
+          }}
+        >
+          {t('repeats.none')}
+        </Button>
+        <Button small onClick={close}>
+          {t('action.done')}
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+/** Until when: a number of times, a date, or no end. */
+export function EndEditor({ sheet, change, close }: RepeatsEditorProps) {
+  const { t } = useTranslation();
+  const repeats = sheet.repeats;
+  if (!repeats) {
+    return <p>{t('repeats.own', { rule: sheet.rule })}</p>;
+  }
+  const set = (next: Partial<Repeats>) => change({ repeats: { ...repeats, ...next } });
+  return (
+    <form
+      className="flex flex-col gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        close();
+      }}
+    >
+      <SelectField
+        label={t('repeats.end')}
+        value={repeats.end}
+        onChange={(event) => {
+          const end = event.target.value as Repeats['end'];
+          set({ end, untilOn: end === 'until' ? (repeats.untilOn ?? dateOf(plusMinutes(sheet.startLocal, 12 * 7 * 1440))) : repeats.untilOn });
+        }}
+      >
+        {(['count', 'until', 'open'] as const).map((end) => (
+          <option key={end} value={end}>
+            {t(`repeats.ends.${end}`)}
+          </option>
+        ))}
+      </SelectField>
+      {repeats.end === 'count' && (
+        <TextField
+          label={t('repeats.count')}
+          type="number"
+          min={1}
+          max={1000}
+          autoFocus
+          value={repeats.count}
+          onChange={(event) => {
+            const count = Math.round(Number(event.target.value));
+            if (count >= 1 && count <= 1000) {
+              set({ count });
+            }
+          }}
+        />
+      )}
+      {repeats.end === 'until' && (
+        <TextField
+          label={t('repeats.until')}
+          type="date"
+          autoFocus
+          value={repeats.untilOn ?? ''}
+          onChange={(event) => {
+            if (/^\d{4}-\d{2}-\d{2}$/.test(event.target.value)) {
+              set({ untilOn: event.target.value });
+            }
+          }}
+        />
+      )}
+      <Button small type="submit">
+        {t('action.done')}
+      </Button>
+    </form>
+  );
+}

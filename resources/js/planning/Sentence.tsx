@@ -1,0 +1,212 @@
+import { useState, type ReactNode } from 'react';
+import { useTranslation } from 'react-i18next';
+import { clock, dateOf } from '../lib/time';
+import { Button } from '../ui/Button';
+import { TextField } from '../ui/Field';
+import { Popover } from '../ui/Popover';
+import { ZonePicker } from '../ui/ZonePicker';
+import type { Piece } from './meetings';
+import { EndEditor, RepeatsEditor } from './RepeatsEditor';
+import type { Sheet } from './sheet';
+
+export type SentenceProps = { sheet: Sheet; pieces: Piece[]; change: (next: Partial<Sheet>) => void };
+
+const LENGTHS = [15, 30, 45, 60, 75, 90, 120, 180];
+const WITH_BREAK = new Set([15, 45, 75]);
+
+/** The plain sentence that heads the sheet; its underlined parts open small editors. */
+export function Sentence({ sheet, pieces, change }: SentenceProps) {
+  const { t } = useTranslation();
+  const editors: Record<NonNullable<Piece['part']>, { label: string; editor: (close: () => void) => ReactNode; className?: string }> = {
+    repeats: { label: t('sheet.repeats'), editor: (close) => <RepeatsEditor sheet={sheet} change={change} close={close} />, className: 'w-96' },
+    date: { label: t('sheet.start'), editor: (close) => <DateEditor sheet={sheet} change={change} close={close} withRepeats /> },
+    start: { label: t('sheet.start'), editor: (close) => <DateEditor sheet={sheet} change={change} close={close} /> },
+    time: { label: t('sheet.time'), editor: (close) => <TimeEditor sheet={sheet} change={change} close={close} /> },
+    zone: {
+      label: t('sheet.zone'),
+      editor: (close) => (
+        <ZonePicker
+          label={t('sheet.zone')}
+          value={sheet.zone}
+          onChoose={(zone) => {
+            change({ zone });
+            close();
+          }}
+        />
+      ),
+    },
+    length: { label: t('sheet.length'), editor: (close) => <LengthEditor sheet={sheet} change={change} close={close} /> },
+    end: { label: t('sheet.end'), editor: (close) => <EndEditor sheet={sheet} change={change} close={close} /> },
+  };
+
+  return (
+    <span>
+      <Edit label={t('sheet.title')} text={sheet.title || t('sheet.untitled')} faint={sheet.title === ''} startOpen={sheet.title === ''}>
+        {(close) => (
+          <form
+            onSubmit={(event) => {
+              event.preventDefault();
+              close();
+            }}
+          >
+            <TextField label={t('sheet.title')} autoFocus maxLength={200} value={sheet.title} onChange={(event) => change({ title: event.target.value })} />
+          </form>
+        )}
+      </Edit>
+      {', '}
+      {pieces.map((piece, index) =>
+        piece.part === null ? (
+          <span key={index}>{piece.text}</span>
+        ) : (
+          <Edit key={index} label={editors[piece.part].label} text={piece.text} {...(editors[piece.part].className ? { className: editors[piece.part].className } : {})}>
+            {editors[piece.part].editor}
+          </Edit>
+        ),
+      )}
+      .
+    </span>
+  );
+}
+
+function Edit({ label, text, children, faint = false, className, startOpen = false }: { label: string; text: string; children: (close: () => void) => ReactNode; faint?: boolean; className?: string | undefined; startOpen?: boolean }) {
+  const [open, setOpen] = useState(startOpen);
+  return (
+    <Popover
+      open={open}
+      onOpenChange={setOpen}
+      label={label}
+      {...(className ? { className } : {})}
+      trigger={
+        <button type="button" className={`changeable text-left ${faint ? 'text-muted' : ''}`} aria-label={`${label}: ${text}`}>
+          {text}
+        </button>
+      }
+    >
+      {children(() => setOpen(false))}
+    </Popover>
+  );
+}
+
+type EditorProps = { sheet: Sheet; change: (next: Partial<Sheet>) => void; close: () => void };
+
+const WEEKDAYS = ['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat'];
+const weekdayOf = (date: string) => WEEKDAYS[new Date(`${date}T00:00:00Z`).getUTCDay()] ?? 'mon';
+
+function DateEditor({ sheet, change, close, withRepeats = false }: EditorProps & { withRepeats?: boolean }) {
+  const { t } = useTranslation();
+  const [date, setDate] = useState(dateOf(sheet.startLocal));
+  const take = (value: string) => {
+    setDate(value);
+    if (/^\d{4}-\d{2}-\d{2}$/.test(value) && Number(value.slice(0, 4)) >= 1970) {
+      change({ startLocal: `${value}T${sheet.startLocal.slice(11)}` });
+    }
+  };
+  return (
+    <form
+      className="flex flex-col gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        close();
+      }}
+    >
+      <TextField label={t('sheet.start')} type="date" autoFocus value={date} onChange={(event) => take(event.target.value)} />
+      {withRepeats && (
+        <Button
+          small
+          onClick={() => {
+            change({
+              rule: null,
+              repeats: { every: 'week', interval: 1, days: [weekdayOf(date)], monthBy: 'date', monthDay: Number(date.slice(8)), nth: Math.ceil(Number(date.slice(8)) / 7), weekday: weekdayOf(date), end: 'count', count: 10, untilOn: null },
+            });
+            close();
+          }}
+        >
+          {t('sheet.makeSeries')}
+        </Button>
+      )}
+    </form>
+  );
+}
+
+function TimeEditor({ sheet, change, close }: EditorProps) {
+  const { t } = useTranslation();
+  const [typed, setTyped] = useState(clock(sheet.startLocal));
+  return (
+    <form
+      className="flex flex-col gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        close();
+      }}
+    >
+      <TextField
+        label={t('sheet.time')}
+        type="time"
+        step={300}
+        autoFocus
+        value={typed}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          if (/^\d{2}:\d{2}$/.test(event.target.value)) {
+            change({ startLocal: `${dateOf(sheet.startLocal)}T${event.target.value}:00` });
+          }
+        }}
+      />
+    </form>
+  );
+}
+
+function LengthEditor({ sheet, change, close }: EditorProps) {
+  const { t } = useTranslation();
+  const days = Math.max(1, Math.round(sheet.durationMinutes / 1440));
+  return (
+    <div className="flex flex-col gap-3">
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          checked={sheet.allDay}
+          onChange={(event) => change(event.target.checked ? { allDay: true, durationMinutes: 1440, dropped: [] } : { allDay: false, durationMinutes: 60, startLocal: `${dateOf(sheet.startLocal)}T09:00:00`, dropped: [] })}
+        />
+        {t('sheet.allDay')}
+      </label>
+      {sheet.allDay ? (
+        <TextField label={t('sheet.days')} type="number" min={1} max={31} value={days} onChange={(event) => change({ durationMinutes: Math.max(1, Math.min(31, Number(event.target.value))) * 1440 })} />
+      ) : (
+        <ul className="flex flex-col" aria-label={t('sheet.length')}>
+          {LENGTHS.map((minutes) => (
+            <li key={minutes}>
+              <button
+                type="button"
+                aria-pressed={minutes === sheet.durationMinutes}
+                className={`flex w-full justify-between border-b border-line px-1 py-1.5 text-left hover:bg-paper ${minutes === sheet.durationMinutes ? 'font-semibold' : ''}`}
+                onClick={() => {
+                  change({ durationMinutes: minutes });
+                  close();
+                }}
+              >
+                {t('sheet.minutes', { count: minutes })}
+                {WITH_BREAK.has(minutes) && <span className="text-note text-good">{t('sheet.leavesBreak')}</span>}
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {!sheet.allDay && (
+        <TextField
+          label={t('sheet.otherLength')}
+          type="number"
+          min={15}
+          max={1440}
+          step={15}
+          value={sheet.durationMinutes}
+          onChange={(event) => {
+            const minutes = Number(event.target.value);
+            if (minutes >= 5 && minutes <= 1440 && minutes % 5 === 0) {
+              change({ durationMinutes: minutes });
+            }
+          }}
+        />
+      )}
+    </div>
+  );
+}

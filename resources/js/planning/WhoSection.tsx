@@ -1,0 +1,144 @@
+import { useTranslation } from 'react-i18next';
+import { useState } from 'react';
+import { clock, weekday } from '../lib/time';
+import { called, type Person } from '../people/people';
+import type { Standing } from '../overlap/board';
+import { Button } from '../ui/Button';
+import { Popover } from '../ui/Popover';
+import { ZonePicker } from '../ui/ZonePicker';
+import { sendJson } from '../lib/api';
+import { personShape } from '../people/people';
+import { AddPerson } from './AddPerson';
+import type { SectionProps } from './WhatSection';
+import type { Attendee } from './sheet';
+
+const SHOWN = 8;
+
+/** Who comes, each with their own clock at the date shown. */
+export function WhoSection({ sheet, change, standings, showWeekday }: SectionProps & { standings: Standing[]; showWeekday: boolean }) {
+  const { t } = useTranslation();
+  const [all, setAll] = useState(false);
+  const byId = new Map(standings.map((standing) => [standing.id, standing]));
+  const count = (role: Attendee['role']) => sheet.attendees.filter((attendee) => attendee.role === role).length;
+  const outside = sheet.attendees.filter((attendee) => attendee.person.kind === 'guest').length;
+  const shown = all ? sheet.attendees : sheet.attendees.slice(0, SHOWN);
+
+  const add = (person: Person) =>
+    change((now) => (now.attendees.some((attendee) => attendee.person.id === person.id) ? {} : { attendees: [...now.attendees, { person, role: 'required' }], hostId: now.hostId ?? person.id }));
+  const set = (id: string, next: Partial<Attendee>) => change((now) => ({ attendees: now.attendees.map((attendee) => (attendee.person.id === id ? { ...attendee, ...next } : attendee)) }));
+
+  return (
+    <section aria-labelledby="who">
+      <h2 id="who" className="text-note text-muted">
+        <span className="font-semibold">{t('sheet.who')}</span> {t('sheet.whoCount', { required: count('required'), optional: count('optional'), outside })}
+      </h2>
+      <ul>
+        {shown.map((attendee) => (
+          <AttendeeRow
+            key={attendee.person.id}
+            attendee={attendee}
+            host={sheet.hostId === attendee.person.id}
+            standing={byId.get(attendee.person.id)}
+            showWeekday={showWeekday}
+            makeHost={() => change({ hostId: attendee.person.id })}
+            setRole={(role) => set(attendee.person.id, { role })}
+            setPerson={(person) => set(attendee.person.id, { person })}
+            remove={() => change((now) => ({ attendees: now.attendees.filter((one) => one.person.id !== attendee.person.id), hostId: now.hostId === attendee.person.id ? null : now.hostId }))}
+          />
+        ))}
+      </ul>
+      {sheet.attendees.length > SHOWN && (
+        <Button look="quiet" onClick={() => setAll(!all)}>
+          {all ? t('sheet.fewer') : t('sheet.more', { count: sheet.attendees.length - SHOWN })}
+        </Button>
+      )}
+      <AddPerson taken={sheet.attendees.map((attendee) => attendee.person.id)} add={add} />
+    </section>
+  );
+}
+
+type RowProps = {
+  attendee: Attendee;
+  host: boolean;
+  standing: Standing | undefined;
+  showWeekday: boolean;
+  makeHost: () => void;
+  setRole: (role: Attendee['role']) => void;
+  setPerson: (person: Person) => void;
+  remove: () => void;
+};
+
+function AttendeeRow({ attendee, host, standing, showWeekday, makeHost, setRole, setPerson, remove }: RowProps) {
+  const { t } = useTranslation();
+  const [open, setOpen] = useState(false);
+  const [choosing, setChoosing] = useState(false);
+  const { person, role } = attendee;
+  const busy = (standing?.clashes.length ?? 0) > 0;
+  const night = standing?.light === 'night';
+  const off = standing && !['in_hours', 'unknown', 'night'].includes(standing.light);
+  const local = standing?.local ? `${clock(standing.local)}${showWeekday ? ` ${weekday(standing.local)}` : ''}` : t('sheet.noClock');
+  const place = [host ? t('sheet.host') : '', role === 'optional' ? t('sheet.optional') : '', person.kind === 'guest' ? t('sheet.outside') : '', person.city ?? ''].filter(Boolean).join(', ');
+  return (
+    <li className="border-t border-line">
+      <Popover
+        open={open}
+        onOpenChange={(next) => {
+          setOpen(next);
+          setChoosing(false);
+        }}
+        label={called(person)}
+        trigger={
+          <button type="button" className="flex w-full items-center justify-between gap-2 py-1 text-left hover:bg-paper" data-testid="attendee">
+            <span className="min-w-0 truncate">
+              <span className="font-semibold">{called(person)}</span> <span className="text-note text-muted">{place}</span>
+            </span>
+            <span className={`shrink-0 rounded px-1.5 ${night ? 'bg-[#33425c] text-note font-semibold text-white' : busy ? 'text-note font-semibold text-broken' : off ? 'text-note font-semibold text-odd' : standing?.local ? 'font-semibold' : 'text-note text-muted'}`}>
+              {busy ? `${local}, ${t('light.busy')}` : night || off ? `${local}, ${t(`light.${standing.light}`)}` : local}
+            </span>
+          </button>
+        }
+      >
+        <p className="font-semibold">
+          {called(person)} <span className="block text-note font-normal text-muted">{person.email}</span>
+        </p>
+        {busy && <p className="text-broken">{t('sheet.busyWith', { what: standing?.clashes.join(', ') })}</p>}
+        <p className="text-note text-muted">
+          {person.kind === 'guest' ? t('sheet.noCalendar') : ''} {person.hoursAssumed ? t('sheet.hoursAssumed') : t('sheet.hours', { hours: hoursText(person) })}
+        </p>
+        {choosing ? (
+          <ZonePicker
+            label={t('sheet.personZone')}
+            value={person.zone}
+            onChoose={(zone) => {
+              void sendJson('PATCH', `people/${person.id}`, { zone }, personShape).then(setPerson);
+              setChoosing(false);
+              setOpen(false);
+            }}
+          />
+        ) : (
+          <div className="flex flex-wrap gap-x-4 gap-y-2">
+            <Button look="quiet" onClick={() => setRole(role === 'required' ? 'optional' : 'required')}>
+              {role === 'required' ? t('sheet.makeOptional') : t('sheet.makeRequired')}
+            </Button>
+            {!host && (
+              <Button look="quiet" onClick={makeHost}>
+                {t('sheet.makeHost')}
+              </Button>
+            )}
+            <Button look="quiet" onClick={() => setChoosing(true)}>
+              {person.zone ? t('sheet.changeZone') : t('sheet.giveZone')}
+            </Button>
+            <Button look="quiet" onClick={remove}>
+              {t('sheet.remove')}
+            </Button>
+          </div>
+        )}
+      </Popover>
+    </li>
+  );
+}
+
+const hoursText = (person: Person) =>
+  Object.entries(person.hours)
+    .map(([day, stretches]) => `${day} ${stretches.map(([from, to]) => `${from}–${to}`).join(' ')}`)
+    .join(', ');

@@ -1,0 +1,117 @@
+import { keepPreviousData, queryOptions } from '@tanstack/react-query';
+import { z } from 'zod';
+import { getJson, sendJson } from '../lib/api';
+import { personShape } from '../people/people';
+
+export const pieceShape = z.object({
+  part: z.enum(['repeats', 'date', 'time', 'zone', 'length', 'end', 'start']).nullable(),
+  text: z.string(),
+});
+export type Piece = z.infer<typeof pieceShape>;
+
+export const repeatsShape = z.object({
+  every: z.enum(['day', 'week', 'month', 'year']),
+  interval: z.number(),
+  days: z.array(z.string()),
+  monthBy: z.enum(['date', 'weekday']),
+  monthDay: z.number(),
+  nth: z.number(),
+  weekday: z.string(),
+  end: z.enum(['count', 'until', 'open']),
+  count: z.number(),
+  untilOn: z.string().nullable(),
+});
+export type Repeats = z.infer<typeof repeatsShape>;
+
+export const kitShape = z.object({
+  link: z.string(),
+  number: z.string(),
+  passcode: z.string(),
+  pin: z.string(),
+  dialIns: z.array(z.object({ country: z.string(), number: z.string(), uri: z.string() })),
+});
+export type Kit = z.infer<typeof kitShape>;
+
+export const meetingShape = z.object({
+  id: z.string(),
+  version: z.number(),
+  status: z.enum(['draft', 'kept', 'sent', 'called_off']),
+  title: z.string(),
+  purpose: z.string(),
+  agenda: z.array(z.object({ title: z.string(), minutes: z.number().nullable(), speaker: z.string().nullable() })),
+  links: z.array(z.object({ label: z.string(), url: z.string() })),
+  attendees: z.array(z.object({ person: personShape, role: z.enum(['required', 'optional']), partstat: z.string() })),
+  hostId: z.string().nullable(),
+  startLocal: z.string(),
+  zone: z.string(),
+  zoneCity: z.string(),
+  allDay: z.boolean(),
+  durationMinutes: z.number(),
+  rule: z.string().nullable(),
+  repeats: repeatsShape.nullable(),
+  dropped: z.array(z.string()),
+  sentence: z.array(pieceShape),
+  joinMode: z.enum(['undecided', 'online', 'in_person', 'both']),
+  place: z.string(),
+  kit: kitShape.nullable(),
+  coordinator: z.string(),
+  updatedAt: z.string(),
+  sentAt: z.string().nullable(),
+  calledOffAt: z.string().nullable(),
+  holdSeconds: z.number().optional(),
+});
+export type Meeting = z.infer<typeof meetingShape>;
+
+export const meetingQuery = (id: string) =>
+  queryOptions({
+    queryKey: ['meeting', id],
+    queryFn: ({ signal }) => getJson(`meetings/${id}`, meetingShape, signal),
+    meta: { live: true },
+  });
+
+export const datesQuery = (id: string) =>
+  queryOptions({
+    queryKey: ['dates', id],
+    queryFn: ({ signal }) =>
+      getJson(
+        `meetings/${id}/dates`,
+        z.object({
+          dates: z.array(z.object({ local: z.string(), startsAt: z.string(), endsAt: z.string(), over: z.boolean() })),
+          laidUntil: z.string().nullable(),
+          open: z.boolean(),
+        }),
+        signal,
+      ),
+    meta: { live: true },
+  });
+
+const rowShape = z.object({
+  id: z.string(),
+  title: z.string(),
+  status: z.enum(['draft', 'kept', 'sent', 'called_off']),
+  over: z.boolean(),
+  sentence: z.string(),
+  repeated: z.boolean(),
+  host: z.string().nullable(),
+  attendees: z.number(),
+  nextAt: z.string().nullable(),
+  nextLocal: z.string().nullable(),
+  zone: z.string(),
+  zoneCity: z.string(),
+  updatedAt: z.string(),
+});
+
+export const meetingsQuery = (q: string, which: string, page: number) =>
+  queryOptions({
+    queryKey: ['meetings', { q, which, page }],
+    queryFn: ({ signal }) =>
+      getJson(
+        `meetings?${new URLSearchParams({ q, which, page: String(page) })}`,
+        z.object({ meetings: z.array(rowShape), page: z.number(), pages: z.number(), total: z.number() }),
+        signal,
+      ),
+    placeholderData: keepPreviousData,
+    meta: { live: true },
+  });
+
+export const startMeeting = (from?: string) => sendJson('POST', 'meetings', from ? { from } : {}, meetingShape);

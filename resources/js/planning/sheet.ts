@@ -1,0 +1,76 @@
+import type { Person } from '../people/people';
+import type { Meeting, Repeats } from './meetings';
+
+export type Attendee = { person: Person; role: 'required' | 'optional' };
+export type AgendaItem = { key: string; title: string; minutes: number | null; speaker: string };
+export type Link = { key: string; label: string; url: string };
+
+/** The plan sheet as it stands in the browser. */
+export type Sheet = {
+  title: string;
+  purpose: string;
+  agenda: AgendaItem[];
+  links: Link[];
+  attendees: Attendee[];
+  hostId: string | null;
+  startLocal: string;
+  zone: string;
+  allDay: boolean;
+  durationMinutes: number;
+  repeats: Repeats | null;
+  rule: string | null;
+  dropped: string[];
+  joinMode: Meeting['joinMode'];
+  place: string;
+};
+
+let keys = 0;
+export const freshKey = (): string => `k${++keys}`;
+
+export function sheetOf(meeting: Meeting): Sheet {
+  return {
+    title: meeting.title,
+    purpose: meeting.purpose,
+    agenda: meeting.agenda.map((item) => ({ key: freshKey(), title: item.title, minutes: item.minutes, speaker: item.speaker ?? '' })),
+    links: meeting.links.map((link) => ({ key: freshKey(), ...link })),
+    attendees: meeting.attendees.map(({ person, role }) => ({ person, role })),
+    hostId: meeting.hostId,
+    startLocal: meeting.startLocal,
+    zone: meeting.zone,
+    allDay: meeting.allDay,
+    durationMinutes: meeting.durationMinutes,
+    repeats: meeting.repeats,
+    rule: meeting.repeats ? null : meeting.rule,
+    dropped: meeting.dropped,
+    joinMode: meeting.joinMode,
+    place: meeting.place,
+  };
+}
+
+const isUrl = (text: string) => /^https?:\/\/\S+\.?\S+$/i.test(text);
+
+/** The sheet as the server takes it. A link that is still being typed stays behind. */
+export function wire(sheet: Sheet): Record<string, unknown> {
+  return {
+    title: sheet.title,
+    purpose: sheet.purpose,
+    agenda: sheet.agenda.map(({ title, minutes, speaker }) => ({ title, minutes, speaker })),
+    links: sheet.links.filter((link) => isUrl(link.url)).map(({ label, url }) => ({ label, url })),
+    attendees: sheet.attendees.map(({ person, role }) => ({ personId: person.id, role })),
+    hostId: sheet.hostId,
+    startLocal: sheet.startLocal,
+    zone: sheet.zone,
+    allDay: sheet.allDay,
+    durationMinutes: sheet.durationMinutes,
+    repeats: sheet.repeats,
+    rule: sheet.rule,
+    dropped: sheet.dropped,
+    joinMode: sheet.joinMode,
+    place: sheet.place,
+  };
+}
+
+/** The part of the sheet that the board depends on, so that typing a title asks nothing. */
+export function boardWire(sheet: Sheet): Record<string, unknown> {
+  return { ...wire(sheet), title: '', purpose: '', agenda: [], links: [], joinMode: 'undecided', place: '' };
+}
