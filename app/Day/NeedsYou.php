@@ -20,8 +20,10 @@ final readonly class NeedsYou
 {
     private const MOST_OF_A_KIND = 5;
 
+    private const MOST_CHANGES = 3;
+
     /** Clock changes are told of so many days ahead. */
-    private const DAYS_AHEAD = 28;
+    private const DAYS_AHEAD = 120;
 
     public function __construct(private ZoneData $zones) {}
 
@@ -80,7 +82,7 @@ final readonly class NeedsYou
         }
         usort($changes, static fn (array $a, array $b): int => $a['on'] <=> $b['on']);
 
-        return array_slice($changes, 0, self::MOST_OF_A_KIND);
+        return array_slice($changes, 0, self::MOST_CHANGES);
     }
 
     /** @return list<array<string, mixed>> */

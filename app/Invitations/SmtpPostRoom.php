@@ -28,7 +28,7 @@ final class SmtpPostRoom implements PostRoom
             return $sent === null ? '' : self::lastAnswer($sent);
         } catch (UnexpectedResponseException $answer) {
             $this->close();
-            $text = self::shortened($answer->getMessage());
+            $text = self::shortened(preg_match('/with message "(.*)"\.?$/s', $answer->getMessage(), $m) === 1 ? $m[1] : $answer->getMessage());
 
             throw $answer->getCode() >= 500 && $answer->getCode() < 600 ? DeliveryFailed::refused($text, $answer) : DeliveryFailed::forNow($text, $answer);
         } catch (TransportExceptionInterface $silence) {

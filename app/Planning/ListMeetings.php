@@ -65,6 +65,7 @@ final readonly class ListMeetings
             'over' => $meeting->status === MeetingStatus::Sent && $meeting->last_ends_at !== null && $meeting->last_ends_at->isPast(),
             'sentence' => EnglishSentence::join(EnglishSentence::pieces($series, $meeting->duration_minutes, $meeting->zone)),
             'repeated' => $series->isRepeated(),
+            'allDay' => $meeting->all_day,
             'host' => $meeting->host?->called(),
             'attendees' => $meeting->getAttribute('attendees_count'),
             'nextAt' => $next?->starts_at->toIso8601ZuluString(),

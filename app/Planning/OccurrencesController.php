@@ -26,7 +26,7 @@ final readonly class OccurrencesController
                 'over' => $o->ends_at->isPast(),
             ])->all(),
             'laidUntil' => $meeting->laid_until_on?->format('Y-m-d'),
-            'open' => $meeting->last_ends_at === null && $meeting->rrule !== null,
+            'more' => $found->isNotEmpty() && ($meeting->last_ends_at === null || $meeting->last_ends_at->greaterThan($found[$found->count() - 1]->ends_at)),
         ]);
     }
 }

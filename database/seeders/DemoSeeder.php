@@ -111,7 +111,7 @@ final class DemoSeeder extends Seeder
 
     private function bringTo(string $status, Meeting $meeting): void
     {
-        if ($meeting->join_mode->isOnline() && $status !== 'draft') {
+        if ($meeting->join_mode->isOnline()) {
             ($this->makeKit)($meeting, null);
         }
         if ($status === 'kept') {

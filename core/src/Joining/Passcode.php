@@ -14,7 +14,7 @@ final readonly class Passcode
     private const MADE_LENGTH = 8;
 
     /** No look-alikes: 0 O o, 1 l I i, 2 Z z, 5 S s, 8 B, u v are told apart badly in print or when read aloud. */
-    private const ALPHABET = '34679ACDEFGHJKLMNPQRTUWXYabcdefghjkmnpqrtwxy';
+    private const ALPHABET = '34679ACDEFGHJKLMNPQRTWXYabcdefghjkmnpqrtwxy';
 
     private function __construct(#[\SensitiveParameter] public string $text) {}
 
@@ -26,7 +26,7 @@ final readonly class Passcode
             : throw InvalidPasscode::ofForm(self::LEAST, self::MOST);
     }
 
-    /** Eight signs of 44: about 43 bits. One at least is a digit and one a letter, as many rules of organisations ask. */
+    /** Eight signs of 43: about 43 bits. One at least is a digit and one a letter, as many rules of organisations ask. */
     public static function made(Randomness $randomness): self
     {
         do {

@@ -36,7 +36,7 @@ final class BoardBuilder
             self::day($plan, $people, $judge, $index),
             $states,
             $columns->columns($wide === $plan ? $states : (new DateJudge($wide, $people))->all()),
-            $axis->marks($plan->anchor, 2)[0],
+            self::scale($axis, $plan),
             $axis->at($plan->dates->starts[0]),
             $present,
             $search->better($present, self::PROPOSALS),
@@ -58,10 +58,6 @@ final class BoardBuilder
     {
         $wall = $plan->anchor->toWall($plan->dates->starts[$index]);
         $axis = Axis::around(Gregorian::floorDiv($wall, 86400), intdiv(Gregorian::floorMod($wall, 86400), 60), $plan->durationMinutes, $plan->anchor);
-        [$hours, $midnights] = $axis->marks($plan->anchor, 2);
-        $scale = [...$hours, ...array_map(static fn ($m): Mark => new Mark($m->at, '00'), $midnights)];
-        usort($scale, static fn (Mark $a, Mark $b): int => $a->at <=> $b->at);
-
         return new DayBoard(
             $index,
             Instant::ofSeconds($axis->window->start)->format(),
@@ -69,9 +65,19 @@ final class BoardBuilder
             Axis::MINUTES,
             $axis->at($plan->dates->starts[$index]),
             $plan->durationMinutes,
-            $scale,
+            self::scale($axis, $plan),
             (new PaneBuilder($plan, $people, $axis, $index))->panes(),
             $judge->standings($index),
         );
+    }
+
+    /** @return list<Mark> every other hour of the anchor's clock, midnight among them */
+    private static function scale(Axis $axis, Plan $plan): array
+    {
+        [$hours, $midnights] = $axis->marks($plan->anchor, 2);
+        $scale = [...$hours, ...array_map(static fn (Mark $m): Mark => new Mark($m->at, '00'), $midnights)];
+        usort($scale, static fn (Mark $a, Mark $b): int => $a->at <=> $b->at);
+
+        return $scale;
     }
 }

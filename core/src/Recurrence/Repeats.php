@@ -61,17 +61,18 @@ final class Repeats
             return null;
         }
         $startDay = (int) substr($start->formatDate(), 8, 2);
+        $startWeekday = WorkingHours::DAYS[Gregorian::weekday($start->dayNumber())];
 
         return [
             'every' => match ($rule->frequency) {
                 Frequency::Daily => 'day', Frequency::Weekly => 'week', Frequency::Monthly => 'month', default => 'year',
             },
             'interval' => $rule->interval,
-            'days' => $rule->frequency === Frequency::Weekly ? $weekdays : [],
+            'days' => $rule->frequency === Frequency::Weekly ? ($weekdays ?: [$startWeekday]) : [],
             'monthBy' => $rule->frequency === Frequency::Monthly && $picks !== [] ? 'weekday' : 'date',
             'monthDay' => $rule->monthDays[0] ?? $startDay,
             'nth' => $rule->frequency === Frequency::Monthly && $picks !== [] ? $picks[0]->nth : intdiv($startDay - 1, 7) + 1,
-            'weekday' => $rule->frequency === Frequency::Monthly && $picks !== [] ? $weekdays[0] : WorkingHours::DAYS[Gregorian::weekday($start->dayNumber())],
+            'weekday' => $rule->frequency === Frequency::Monthly && $picks !== [] ? $weekdays[0] : $startWeekday,
             'end' => $rule->count !== null ? 'count' : ($rule->until !== null ? 'until' : 'open'),
             'count' => $rule->count ?? 10,
             'untilOn' => $rule->until === null ? null : WallTime::ofSeconds($rule->until->lastWall(null))->formatDate(),

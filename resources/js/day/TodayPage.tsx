@@ -114,7 +114,7 @@ function DayItem({ meeting, day, nowLine, nowClock }: { meeting: DayRow; day: st
         <p className={quiet ? '' : 'text-muted'}>
           {[
             meeting.host ? t('today.host', { name: meeting.host }) : '',
-            t('today.people', { required: meeting.required, optional: meeting.optional }),
+            meeting.optional === 0 ? t('today.required', { count: meeting.required }) : t('today.people', { required: meeting.required, optional: meeting.optional }),
             meeting.place ?? '',
             meeting.allDay ? '' : meeting.elsewhere.map((place) => `${place.city} ${clock(place.local)}${dateOf(place.local) === dateOf(meeting.local) ? '' : ` ${weekday(place.local)}`}`).join(', '),
           ]

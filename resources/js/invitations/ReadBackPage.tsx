@@ -30,6 +30,7 @@ export function ReadBackPage() {
 }
 
 const RECIPIENTS_SHOWN = 12;
+const ODDS_SHOWN = 4;
 
 function Shown({ data }: { data: ReadBack }) {
   const { t } = useTranslation();
@@ -86,7 +87,7 @@ function Shown({ data }: { data: ReadBack }) {
         <div className="flex min-h-0 flex-1 flex-col md:flex-row">
           <div className="flex w-full flex-col gap-4 overflow-y-auto border-line bg-sheet px-5 py-3 md:w-[44%] md:border-r">
             <p>
-              <span className="first-letter:uppercase">{sentence}</span>. {t('readBack.dates', { count: data.dates })} {meeting.purpose}
+              {sentence.charAt(0).toUpperCase() + sentence.slice(1)}. {t('readBack.dates', { count: data.dates })} {meeting.purpose}
             </p>
             <p className="text-muted">
               {t(`readBack.join.${meeting.joinMode}`, { place: meeting.place || t('readBack.nowhere') })} {meeting.agenda.length > 0 && t('readBack.agenda', { count: meeting.agenda.length })}
@@ -160,6 +161,7 @@ function Shown({ data }: { data: ReadBack }) {
 function Odds({ data, people }: { data: ReadBack; people: Map<string, Person> }) {
   const { t } = useTranslation();
   const [left, setLeft] = useState<string[]>([]);
+  const [all, setAll] = useState(false);
   const key = (odd: Odd) => `${odd.code}${'personId' in odd ? odd.personId : ''}`;
   const shown = data.odd.filter((odd) => !left.includes(key(odd)));
   return (
@@ -175,7 +177,7 @@ function Odds({ data, people }: { data: ReadBack; people: Map<string, Person> })
           </Link>
         </div>
       ))}
-      {shown.map((odd) => (
+      {shown.slice(0, all ? undefined : ODDS_SHOWN).map((odd) => (
         <div key={key(odd)} className={`mb-2 border-l-4 pl-3 ${odd.code === 'clash' && odd.required ? 'border-broken' : 'border-odd'}`}>
           <OddText odd={odd} people={people} />
           <span className="flex gap-4">
@@ -188,6 +190,11 @@ function Odds({ data, people }: { data: ReadBack; people: Map<string, Person> })
           </span>
         </div>
       ))}
+      {shown.length > ODDS_SHOWN && (
+        <Button look="quiet" onClick={() => setAll(!all)}>
+          {all ? t('sheet.fewer') : t('sheet.more', { count: shown.length - ODDS_SHOWN })}
+        </Button>
+      )}
       {shown.length === 0 && data.missing.length === 0 && <p className="font-semibold text-good">{data.odd.length === 0 ? t('readBack.nothingOdd') : t('readBack.allLeft')}</p>}
     </section>
   );

@@ -18,11 +18,11 @@ export function AllDates({ planned, durationMinutes, selected, choose, take, sin
 
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-1">
-      <div className="relative flex min-h-0 flex-1 overflow-x-auto">
+      <div className="relative flex min-h-0 flex-1 overflow-x-auto overflow-y-hidden">
         <div className="sticky left-0 z-30 w-14 shrink-0 bg-paper" aria-hidden>
           <div className="absolute inset-x-0 top-10 bottom-0">
             {columnScale
-              .filter((mark) => Math.abs(mark.at - columnBarAt) > 40 && (!best || Math.abs(mark.at - best.at) > 40))
+              .filter((mark) => mark.at < AXIS - 20 && Math.abs(mark.at - columnBarAt) > 40 && (!best || Math.abs(mark.at - best.at) > 60))
               .map((mark) => (
                 <span key={mark.at} className="absolute right-2 -translate-y-1/2 text-note text-muted" style={{ top: at(mark.at) }}>
                   {mark.label}:00
@@ -32,7 +32,7 @@ export function AllDates({ planned, durationMinutes, selected, choose, take, sin
               {clock(dates[0]?.wall ?? '')}
             </span>
             {best && (
-              <span className="absolute right-2 font-semibold text-good" style={{ top: at(best.at) }}>
+              <span className="absolute right-2 -translate-y-1/4 font-semibold text-good" style={{ top: at(best.at) }}>
                 {best.clock}
               </span>
             )}

@@ -30,16 +30,16 @@ export function DateStrip({ dates, people, selected, choose, drop, dropped, rest
         {shown.map(({ state, words }) => {
           const active = state.index === selected;
           return (
-            <li key={state.start} className="relative min-w-[72px] flex-1">
+            <li key={state.start} className="relative flex min-w-[64px] flex-1">
               <button
                 type="button"
                 aria-pressed={active}
                 onClick={() => choose(state.index)}
                 title={[shortDate(state.wall), ...words.all].join(', ')}
-                className={`block w-full rounded border border-b-4 border-line px-1.5 py-1 text-left ${EDGE[words.tone]} ${active ? 'bg-ink text-on-ink' : 'bg-sheet'}`}
+                className={`flex w-full flex-col rounded border border-b-4 border-line px-1.5 py-1 text-left ${EDGE[words.tone]} ${active ? 'bg-ink text-on-ink' : 'bg-sheet'}`}
               >
                 <span className="narrow block font-semibold">{dayMonth(state.wall)}</span>
-                <span className={`tight block truncate text-note font-medium ${active ? '' : INK[words.tone]}`}>{words.text}</span>
+                <span className={`tight line-clamp-2 text-note leading-[0.9rem] font-medium ${active ? '' : INK[words.tone]}`}>{words.text}</span>
               </button>
               {active && drop && dates.length > 1 && (
                 <button type="button" aria-label={t('strip.drop', { date: shortDate(state.wall) })} title={t('strip.drop', { date: shortDate(state.wall) })} onClick={() => drop(state.wall)} className="absolute top-0.5 right-0.5 rounded px-1 leading-4 text-on-ink hover:bg-broken">

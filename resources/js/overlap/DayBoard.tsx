@@ -38,11 +38,11 @@ export function DayBoard({ day, people, anchorCity, allDay, moved, readOnly = fa
 
   return (
     <div className="relative flex min-h-0 flex-1 flex-col">
-      <div className="relative flex min-h-0 flex-1 overflow-x-auto" style={{ '--head': HEAD } as React.CSSProperties}>
+      <div className="relative flex min-h-0 flex-1 overflow-x-auto overflow-y-hidden" style={{ '--head': HEAD } as React.CSSProperties}>
         <div className="sticky left-0 z-30 w-14 shrink-0 bg-paper" aria-hidden>
           <div className="absolute inset-x-0 bottom-0" style={{ top: 'var(--head)' }} ref={body}>
             {day.scale
-              .filter((mark) => Math.abs(mark.at - bar.at) > 40)
+              .filter((mark) => Math.abs(mark.at - bar.at) > 40 && mark.at < day.axisMinutes - 20)
               .map((mark) => (
                 <span key={mark.at} className="absolute right-2 -translate-y-1/2 text-note text-muted" style={{ top: `${(mark.at / day.axisMinutes) * 100}%` }}>
                   {mark.label}:00

@@ -1,7 +1,7 @@
 import { useTranslation } from 'react-i18next';
 import { clock, offsetText, plusMinutes, weekday, weekdayDay } from '../lib/time';
 import { called } from '../people/people';
-import type { Pane, Standing, Thread } from './board';
+import type { Pane, Segment, Standing, Thread } from './board';
 import type { Bar } from './useBar';
 import { lightWord, type People } from './words';
 
@@ -79,7 +79,7 @@ export function PaneView({ pane, people, standings, axisMinutes, bar, dragging, 
               label={threadLabel(thread)}
               left={threadLeft(index, pane.threads.length)}
               at={at}
-              onDark={(minute) => toneAt(pane, minute) === 'night'}
+              ground={pane.ground.length > 0 ? pane.ground : [{ from: 0, to: axisMinutes, tone: 'day', label: '', count: 0 }]}
               setFocus={setFocus}
             />
           ))
@@ -127,14 +127,14 @@ function ThreadView({
   label,
   left,
   at,
-  onDark,
+  ground,
   setFocus,
 }: {
   thread: Thread;
   label: string;
   left: string;
   at: (minutes: number) => string;
-  onDark: (minute: number) => boolean;
+  ground: Segment[];
   setFocus: (id: string | null) => void;
 }) {
   const line = !thread.calendarKnown ? 'border-dotted' : thread.required ? 'border-solid' : 'border-dashed';
@@ -153,10 +153,13 @@ function ThreadView({
       {thread.lanes.map((lane) => (
         <span key={lane.from} className="absolute inset-x-0.5 rounded-sm border border-(--lane-edge) bg-(--lane)" style={{ top: at(lane.from), height: at(lane.to - lane.from) }} />
       ))}
-      <span
-        className={`absolute inset-y-0 left-1/2 -translate-x-1/2 ${line} ${thread.host ? 'border-l-4' : 'border-l-2'}`}
-        style={{ borderColor: onDark(0) && onDark(720) ? 'var(--thread-night)' : 'var(--thread)' }}
-      />
+      {ground.map((segment) => (
+        <span
+          key={`line-${segment.from}`}
+          className={`absolute left-1/2 -translate-x-1/2 ${line} ${thread.host ? 'border-l-4' : 'border-l-2'}`}
+          style={{ top: at(segment.from), height: at(segment.to - segment.from), borderColor: segment.tone === 'night' ? 'var(--thread-night)' : 'var(--thread)' }}
+        />
+      ))}
       {thread.blocks.map((block) => (
         <span key={`${block.from}-${block.label}`} className={`block-${block.tone} absolute inset-x-0.5 rounded-sm`} style={{ top: at(block.from), height: at(Math.max(8, block.to - block.from)) }} />
       ))}

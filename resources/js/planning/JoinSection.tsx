@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ApiError, sendJson } from '../lib/api';
 import { Button } from '../ui/Button';
@@ -23,19 +23,22 @@ export function JoinSection({ sheet, change, meeting }: SectionProps & { meeting
     },
   });
   const error = make.error instanceof ApiError ? (make.error.field('passcode') ?? make.error.message) : undefined;
-  const choose = (joinMode: Meeting['joinMode']) => {
-    change({ joinMode });
-    if ((joinMode === 'online' || joinMode === 'both') && !kit && !make.isPending) {
-      make.mutate('');
+
+  // A sheet that is online from the start, such as a copy, gets its own room.
+  const wanted = online && !kit;
+  const ask = make.mutate;
+  useEffect(() => {
+    if (wanted) {
+      ask('');
     }
-  };
+  }, [wanted, ask]);
 
   return (
     <section aria-labelledby="join" className="flex flex-col gap-2">
       <h2 id="join" className="text-note font-semibold text-muted">
         {t('sheet.join')}
       </h2>
-      <SelectField label={t('sheet.join')} hideLabel value={sheet.joinMode} onChange={(event) => choose(event.target.value as Meeting['joinMode'])}>
+      <SelectField label={t('sheet.join')} hideLabel value={sheet.joinMode} onChange={(event) => change({ joinMode: event.target.value as Meeting['joinMode'] })}>
         {(['undecided', 'online', 'in_person', 'both'] as const).map((mode) => (
           <option key={mode} value={mode}>
             {t(`join.${mode}`)}

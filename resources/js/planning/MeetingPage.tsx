@@ -197,7 +197,7 @@ function StatusLine({ meeting }: { meeting: Meeting }) {
   return <span>{t(`status.${meeting.status}`)}</span>;
 }
 
-function Dates({ dates, meeting }: { dates: { dates: { local: string; startsAt: string; over: boolean }[]; open: boolean } | undefined; meeting: Meeting }) {
+function Dates({ dates, meeting }: { dates: { dates: { local: string; startsAt: string; over: boolean }[]; laidUntil: string | null; more: boolean } | undefined; meeting: Meeting }) {
   const { t } = useTranslation();
   const [all, setAll] = useState(false);
   if (!dates || dates.dates.length === 0) {
@@ -225,7 +225,7 @@ function Dates({ dates, meeting }: { dates: { dates: { local: string; startsAt: 
           {all ? t('sheet.fewer') : t('meeting.allDates', { count: dates.dates.length })}
         </Button>
       )}
-      {dates.open && <p className="text-note text-muted">{t('meeting.open')}</p>}
+      {dates.more && dates.laidUntil && <p className="text-note text-muted">{t('meeting.moreDates', { date: shortDate(dates.laidUntil) })}</p>}
     </section>
   );
 }

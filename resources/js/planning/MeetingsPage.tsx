@@ -66,7 +66,7 @@ export function MeetingsPage() {
         )}
         <ul>
           {data?.meetings.map((meeting) => (
-            <li key={meeting.id} className="grid grid-cols-1 gap-x-6 border-t border-line py-2.5 md:grid-cols-[1fr_12rem_9rem_auto] md:items-baseline">
+            <li key={meeting.id} className="grid grid-cols-1 gap-x-6 border-t border-line py-2.5 md:grid-cols-[minmax(0,1fr)_13rem_8rem_12rem] md:items-baseline">
               <div className="min-w-0">
                 <Link to={`/meetings/${meeting.id}${meeting.status === 'draft' || meeting.status === 'kept' ? '/plan' : ''}`} className="text-[1rem] font-semibold hover:underline">
                   {meeting.title || t('sheet.untitled')}
@@ -79,7 +79,7 @@ export function MeetingsPage() {
                   <>
                     <span className="narrow font-semibold">{shortDate(meeting.nextLocal)}</span>
                     <span className="block text-note text-muted">
-                      {clock(meeting.nextLocal)} {meeting.zoneCity}
+                      {meeting.allDay ? t('board.allDay') : `${clock(meeting.nextLocal)} ${meeting.zoneCity}`}
                     </span>
                   </>
                 )}

@@ -57,13 +57,19 @@ export function Sentence({ sheet, pieces, change }: SentenceProps) {
       {pieces.map((piece, index) =>
         piece.part === null ? (
           <span key={index}>{piece.text}</span>
+        ) : index === pieces.length - 1 ? (
+          <span key={index} className="whitespace-nowrap">
+            <Edit label={editors[piece.part].label} text={piece.text}>
+              {editors[piece.part].editor}
+            </Edit>
+            .
+          </span>
         ) : (
           <Edit key={index} label={editors[piece.part].label} text={piece.text} {...(editors[piece.part].className ? { className: editors[piece.part].className } : {})}>
             {editors[piece.part].editor}
           </Edit>
         ),
       )}
-      .
     </span>
   );
 }

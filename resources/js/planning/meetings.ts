@@ -78,7 +78,7 @@ export const datesQuery = (id: string) =>
         z.object({
           dates: z.array(z.object({ local: z.string(), startsAt: z.string(), endsAt: z.string(), over: z.boolean() })),
           laidUntil: z.string().nullable(),
-          open: z.boolean(),
+          more: z.boolean(),
         }),
         signal,
       ),
@@ -92,6 +92,7 @@ const rowShape = z.object({
   over: z.boolean(),
   sentence: z.string(),
   repeated: z.boolean(),
+  allDay: z.boolean(),
   host: z.string().nullable(),
   attendees: z.number(),
   nextAt: z.string().nullable(),

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+use Syndex\Core\Recurrence\NoDates;
+use Syndex\Core\Recurrence\RuleParser;
+use Syndex\Core\Recurrence\Series;
+use Syndex\Core\Tests;
+use Syndex\Core\Time\Instant;
+use Syndex\Core\Time\WallTime;
+use Syndex\Core\TooMuchWork;
+use Syndex\Core\Work;
+
+describe('Series::expand', function (): void {
+    it('keeps the wall clock of its zone over a change of clocks', function (): void {
+        $series = Tests\series('2026-03-23T15:30:00', 'Europe/Lisbon', 'FREQ=WEEKLY;COUNT=2');
+        $starts = $series->expand(Work::atMost(1000))->starts;
+
+        expect(Tests\dates($series))->toBe(['2026-03-23T15:30:00', '2026-03-30T15:30:00'])
+            ->and($starts[1] - $starts[0])->toBe(7 * 86400 - 3600);
+    });
+
+    it('takes dropped dates away after COUNT has counted them, and adds extra ones', function (): void {
+        $series = Series::timed(
+            WallTime::parse('2026-12-01T10:00:00'), Tests\zone('Asia/Kathmandu'), RuleParser::parse('FREQ=DAILY;COUNT=4'),
+            [WallTime::parse('2026-12-20T11:00:00')], [WallTime::parse('2026-12-02T10:00:00')],
+        );
+
+        expect(Tests\dates($series))->toBe(['2026-12-01T10:00:00', '2026-12-03T10:00:00', '2026-12-04T10:00:00', '2026-12-20T11:00:00']);
+    });
+
+    it('says whether a limit cut it short', function (int $limit, bool $complete): void {
+        $found = Tests\series('2026-01-01T09:00:00', 'UTC', 'FREQ=DAILY;COUNT=5')->expand(Work::atMost(1000), limit: $limit);
+
+        expect([$found->count(), $found->complete])->toBe([min(5, $limit), $complete]);
+    })->with(['fewer than there are' => [4, false], 'just as many' => [5, true], 'more' => [6, true]]);
+
+    it('does not walk from the start to a window far away', function (string $rule): void {
+        $found = Tests\series('1970-01-01T09:00:00', 'Europe/Berlin', $rule)->expand(
+            Work::atMost(200), Instant::parse('2026-06-01T00:00:00Z'), Instant::parse('2026-06-11T00:00:00Z'),
+        );
+
+        expect($found->count())->toBeGreaterThan(0);
+    })->with(['daily' => 'FREQ=DAILY', 'every third day' => 'FREQ=DAILY;INTERVAL=3', 'weekly' => 'FREQ=WEEKLY;BYDAY=MO,WE', 'monthly' => 'FREQ=MONTHLY;BYMONTHDAY=5', 'on weekdays' => 'FREQ=DAILY;BYDAY=MO,TU,WE,TH,FR', 'hourly' => 'FREQ=HOURLY;INTERVAL=7']);
+
+    it('finds the same dates in a window as by walking there', function (string $rule): void {
+        $series = Tests\series('2020-01-31T09:30:00', 'America/New_York', $rule);
+        $from = Tests\at('2024-02-01T00:00:00Z');
+        $to = Tests\at('2026-02-01T00:00:00Z');
+        $walked = array_values(array_filter($series->expand(Work::atMost(2_000_000), to: Instant::ofSeconds($to))->starts, static fn (int $s): bool => $s >= $from));
+
+        expect($series->expand(Work::atMost(2_000_000), Instant::ofSeconds($from), Instant::ofSeconds($to))->starts)->toBe($walked);
+    })->with([
+        'FREQ=DAILY;INTERVAL=5', 'FREQ=WEEKLY;INTERVAL=3;BYDAY=SU,TH;WKST=SU', 'FREQ=MONTHLY;BYDAY=-1FR', 'FREQ=MONTHLY;INTERVAL=5;BYMONTHDAY=31',
+        'FREQ=YEARLY;INTERVAL=2;BYWEEKNO=20;BYDAY=MO', 'FREQ=HOURLY;INTERVAL=49', 'RSCALE=GREGORIAN;FREQ=MONTHLY;SKIP=FORWARD', 'FREQ=MINUTELY;INTERVAL=1441;BYDAY=MO',
+        'FREQ=YEARLY;BYDAY=20MO', 'FREQ=MONTHLY;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=-1', 'FREQ=YEARLY;BYYEARDAY=1,100,-1',
+    ]);
+
+    it('ends quickly on a rule that can never match', function (string $rule): void {
+        expect(Tests\series('2026-01-01T09:00:00', 'UTC', $rule)->expand(Work::atMost(200_000))->starts)->toBe([]);
+    })->with(['FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=30', 'FREQ=DAILY;BYMONTH=2;BYMONTHDAY=30', 'FREQ=MONTHLY;INTERVAL=12;BYMONTH=5', 'FREQ=DAILY;BYSECOND=60']);
+
+    it('stops at the bound of work', function (): void {
+        Tests\series('2026-01-01T09:00:00', 'UTC', 'FREQ=DAILY;COUNT=900000')->expand(Work::atMost(1000), Instant::parse('2900-01-01T00:00:00Z'));
+    })->throws(TooMuchWork::class);
+});
+
+describe('Series::startedOnRule', function (): void {
+    it('moves a start onto its rule', function (string $start, string $rule, string $expected): void {
+        expect(Tests\series($start, 'Europe/Lisbon', $rule)->startedOnRule(Work::atMost(10000))->start->format())->toBe($expected);
+    })->with([
+        'on it already' => ['2026-12-08T15:30:00', 'FREQ=WEEKLY;BYDAY=TU', '2026-12-08T15:30:00'],
+        'a day before' => ['2026-12-07T15:30:00', 'FREQ=WEEKLY;BYDAY=TU', '2026-12-08T15:30:00'],
+        'a month without that day' => ['2026-11-01T09:00:00', 'FREQ=MONTHLY;BYMONTHDAY=31', '2026-12-31T09:00:00'],
+        'the last Friday gone by' => ['2026-11-28T09:00:00', 'FREQ=MONTHLY;BYDAY=-1FR', '2026-12-25T09:00:00'],
+    ]);
+
+    it('says so when no date matches', function (): void {
+        Tests\series('2026-01-01T09:00:00', 'UTC', 'FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=30')->startedOnRule(Work::atMost(100_000));
+    })->throws(NoDates::class);
+});

@@ -1,0 +1,161 @@
+<?php
+
+declare(strict_types=1);
+
+use Syndex\Core\Tests;
+use Syndex\Core\Time\Gregorian;
+use Syndex\Core\Time\Instant;
+use Syndex\Core\Time\Interval;
+use Syndex\Core\Time\IntervalSet;
+use Syndex\Core\Time\InvalidHours;
+use Syndex\Core\Time\InvalidInterval;
+use Syndex\Core\Time\InvalidTime;
+use Syndex\Core\Time\PlaceName;
+use Syndex\Core\Time\UnknownZone;
+use Syndex\Core\Time\WallTime;
+use Syndex\Core\Time\WorkingHours;
+
+describe('Gregorian', function (): void {
+    it('agrees with the calendar extension of PHP', function (): void {
+        foreach ([1, 4, 100, 400, 1582, 1900, 1969, 1970, 2000, 2024, 2026, 2100, 9999] as $year) {
+            foreach ([[1, 1], [2, 28], [3, 1], [12, 31]] as [$month, $day]) {
+                $number = Gregorian::dayNumber($year, $month, $day);
+                $iso = new DateTimeImmutable(sprintf('%04d-%02d-%02dT00:00:00Z', $year, $month, $day));
+
+                expect($number * 86400)->toBe($iso->getTimestamp())
+                    ->and(Gregorian::civil($number))->toBe([$year, $month, $day])
+                    ->and(Gregorian::weekday($number))->toBe((int) $iso->format('N') - 1);
+            }
+        }
+    });
+});
+
+describe('WallTime::parse', function (): void {
+    it('refuses what cannot be', function (string $text): void {
+        WallTime::parse($text);
+    })->with(['2026-02-29T10:00:00', '2026-13-01T10:00:00', '2026-01-01T24:00:00', '2026-01-01T10:60:00', '2026-01-01T10:00:60', '2026-01-01T10:00', '2026-01-01 10:00:00', '0000-01-01T10:00:00', '2026-01-01T10:00:00Z', ''])
+        ->throws(InvalidTime::class);
+
+    it('reads back what it writes', function (string $text): void {
+        expect(WallTime::parse($text)->format())->toBe($text);
+    })->with(['0001-01-01T00:00:00', '1969-12-31T23:59:59', '2024-02-29T12:34:56', '9999-12-31T23:59:59']);
+});
+
+describe('Instant', function (): void {
+    it('reads RFC 3339 and nothing else', function (string $text, ?string $utc): void {
+        try {
+            expect(Instant::parse($text)->format())->toBe($utc);
+        } catch (InvalidTime) {
+            expect($utc)->toBeNull();
+        }
+    })->with([
+        ['2026-12-08T15:30:00+03:00', '2026-12-08T12:30:00Z'], ['2026-12-08T12:30:00Z', '2026-12-08T12:30:00Z'], ['2026-12-08T00:15:00+05:45', '2026-12-07T18:30:00Z'],
+        ['2026-12-08t12:30:00Z', null], ['2026-12-08T12:30:00z', null], ['2026-12-08T12:30:00', null], ['2026-12-08T12:30:00+24:00', null], ['2026-12-08T12:30:00+0300', null],
+    ]);
+
+    it('still names the same moment where an old offset has seconds', function (): void {
+        $instant = Instant::parse('1850-01-01T12:00:00Z');
+
+        expect(Instant::parse($instant->formatIn(Tests\zone('America/New_York')))->seconds)->toBe($instant->seconds);
+    });
+});
+
+describe('Zone', function (): void {
+    it('agrees with PHP on every zone at every change since 1970', function (): void {
+        foreach (Tests\zones()->ids() as $id) {
+            $zone = Tests\zone($id);
+            $reference = new DateTimeZone($id);
+            foreach ($reference->getTransitions(0, 2145916800) ?: [] as $change) {
+                foreach ([-1, 0, 86400] as $beside) {
+                    $moment = $change['ts'] + $beside;
+                    if ($zone->offsetAt($moment) !== $reference->getOffset(new DateTimeImmutable('@'.$moment))) {
+                        $this->fail("$id differs at $moment");
+                    }
+                }
+            }
+        }
+        expect(count(Tests\zones()->ids()))->toBeGreaterThan(400);
+    });
+
+    it('brings a wall time that exists back from its moment', function (string $id): void {
+        $zone = Tests\zone($id);
+        mt_srand(7);
+        for ($i = 0; $i < 500; $i++) {
+            $wall = mt_rand(0, 2524608000);
+            $moment = $zone->toUtc($wall);
+            expect($zone->skips($wall) || $zone->toWall($moment) === $wall)->toBeTrue();
+        }
+    })->with(['America/St_Johns', 'Europe/Dublin', 'Africa/Casablanca', 'Australia/Lord_Howe', 'Pacific/Chatham', 'America/Santiago', 'Asia/Kathmandu']);
+
+    it('goes on by the rules of the zone after all that is listed', function (string $summer, int $offset): void {
+        expect(Tests\zone('Europe/Lisbon')->offsetAt(Tests\at($summer)))->toBe($offset);
+    })->with([['2099-07-01T00:00:00Z', 3600], ['2350-07-01T00:00:00Z', 3600], ['2350-01-01T00:00:00Z', 0], ['9000-07-01T00:00:00Z', 3600]]);
+
+    it('refuses names that are not spelt as in the zone data', function (string $id): void {
+        Tests\zone($id);
+    })->with(['us/eastern', 'Europe/lisbon', 'Mars/Base', '+03:00', '', 'leapseconds', 'localtime'])->throws(UnknownZone::class);
+});
+
+describe('PlaceName::of', function (): void {
+    it('names the city', function (string $zone, string $city): void {
+        expect(PlaceName::of($zone))->toBe($city);
+    })->with([['Africa/Nairobi', 'Nairobi'], ['America/St_Johns', 'St. John’s'], ['America/Argentina/Buenos_Aires', 'Buenos Aires'], ['UTC', 'UTC']]);
+});
+
+describe('Interval', function (): void {
+    it('counts the start in and the end out', function (int $start, int $end, bool $expected): void {
+        expect(Interval::between(100, 200)->overlaps(Interval::between($start, $end)))->toBe($expected);
+    })->with(['touches before' => [50, 100, false], 'touches after' => [200, 250, false], 'a second in' => [199, 250, true], 'around' => [0, 300, true], 'within' => [120, 130, true]]);
+
+    it('ends after it starts', function (): void {
+        Interval::between(5, 5);
+    })->throws(InvalidInterval::class);
+});
+
+describe('IntervalSet', function (): void {
+    it('fills a window together with its gaps and never meets them', function (): void {
+        mt_srand(11);
+        for ($round = 0; $round < 200; $round++) {
+            $set = IntervalSet::of(array_map(static function (): Interval {
+                $start = mt_rand(0, 1000);
+
+                return Interval::between($start, $start + mt_rand(1, 120));
+            }, range(1, mt_rand(1, 12))));
+            $window = Interval::between(100, 900);
+            $inside = $set->clippedTo($window);
+            $gaps = $set->gapsIn($window);
+            $length = static fn (IntervalSet $s): int => array_sum(array_map(static fn (Interval $i): int => $i->seconds(), $s->intervals));
+
+            expect($length($inside) + $length($gaps))->toBe(800);
+            foreach ($gaps->intervals as $gap) {
+                expect($set->overlaps($gap))->toBeFalse();
+            }
+        }
+    });
+});
+
+describe('WorkingHours', function (): void {
+    it('counts stretches that touch or overlap as one', function (): void {
+        $hours = WorkingHours::of(['mon' => [['13:00', '17:00'], ['09:00', '12:00'], ['11:00', '13:00']]]);
+
+        expect($hours->toArray())->toBe(['mon' => [['09:00', '17:00']]]);
+    });
+
+    it('joins the night over midnight', function (): void {
+        $hours = WorkingHours::of(['mon' => [['20:00', '24:00']], 'tue' => [['00:00', '04:00']]]);
+        $window = Interval::between(Tests\at('2026-12-07T00:00:00Z'), Tests\at('2026-12-09T00:00:00Z'));
+
+        expect($hours->within($window, Tests\zone('UTC'))->intervals)->toHaveCount(1);
+    });
+
+    it('is an hour shorter on the night the clocks go forward', function (): void {
+        $hours = WorkingHours::of(['sun' => [['00:00', '06:00']]]);
+        $window = Interval::between(Tests\at('2026-03-28T00:00:00Z'), Tests\at('2026-03-30T00:00:00Z'));
+
+        expect($hours->within($window, Tests\zone('Europe/Berlin'))->intervals[0]->seconds())->toBe(5 * 3600);
+    });
+
+    it('refuses what cannot be', function (array $days): void {
+        WorkingHours::of($days);
+    })->with([[['monday' => []]], [['mon' => [['9:00', '17:00']]]], [['mon' => [['17:00', '09:00']]]], [['mon' => [['09:00', '09:00']]]], [['mon' => [['24:00', '24:00']]]], [['mon' => [['09:00', '25:00']]]]])->throws(InvalidHours::class);
+});
