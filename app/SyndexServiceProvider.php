@@ -19,6 +19,7 @@ use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\URL;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
+use Symfony\Component\HttpFoundation\Response;
 use Syndex\Core\Joining\Randomness;
 use Syndex\Core\Time\SystemZoneData;
 use Syndex\Core\Time\ZoneData;
@@ -52,9 +53,15 @@ final class SyndexServiceProvider extends ServiceProvider
         // Behind nginx and a load balancer the port seen here is not the one in the browser.
         Vite::createAssetPathsUsing(static fn (string $path): string => '/'.$path);
         RateLimiter::for('sign-in', static fn (Request $request): array => [
-            Limit::perMinute(10)->by('ip:'.$request->ip()),
-            Limit::perMinute(5)->by('address:'.mb_strtolower((string) $request->input('email')).'|'.$request->ip()),
+            // Only what failed counts: whoever knows the password is no guesser.
+            Limit::perMinute(20)->by('ip:'.$request->ip())->after(self::failed(...)),
+            Limit::perMinute(5)->by('address:'.mb_strtolower((string) $request->input('email')).'|'.$request->ip())->after(self::failed(...)),
         ]);
+    }
+
+    private static function failed(Response $response): bool
+    {
+        return $response->getStatusCode() >= 400;
     }
 
     private static function zoneDataVersion(): string

@@ -65,24 +65,34 @@ final readonly class NeedsYou
             ->where(fn ($q) => $q->whereNull('meetings.last_ends_at')->orWhere('meetings.last_ends_at', '>', now()->addWeek()))
             ->whereNotNull('people.zone')->whereColumn('people.zone', '!=', 'meetings.zone')
             ->groupBy('people.zone')
-            ->selectRaw('people.zone as zone, count(distinct attendees.meeting_id) as series, count(distinct attendees.person_id) as people')
+            ->selectRaw('people.zone as zone, count(distinct attendees.person_id) as people')
             ->get();
         $changes = [];
         foreach ($perZone as $row) {
-            if (! $this->zones->knows((string) $row->zone)) {
-                continue;
-            }
-            foreach ($this->zones->zone((string) $row->zone)->changesBetween($now, $until) as $change) {
-                if ($change['after'] !== $change['before']) {
-                    $wall = WallTime::ofSeconds($change['at'] + $change['before']);
-                    $changes[] = ['code' => 'clocks', 'city' => PlaceName::of((string) $row->zone), 'on' => $wall->formatDate(), 'minutes' => intdiv($change['after'] - $change['before'], 60), 'series' => (int) $row->series, 'people' => (int) $row->people];
-                    break;
-                }
+            $change = $this->nextChange((string) $row->zone, $now, $until);
+            if ($change !== null) {
+                [$on, $minutes] = $change;
+                $key = "$on $minutes";
+                $changes[$key] ??= ['code' => 'clocks', 'cities' => [], 'on' => $on, 'minutes' => $minutes, 'people' => 0];
+                $changes[$key]['cities'][] = PlaceName::of((string) $row->zone);
+                $changes[$key]['people'] += (int) $row->people;
             }
         }
-        usort($changes, static fn (array $a, array $b): int => $a['on'] <=> $b['on']);
+        ksort($changes);
 
-        return array_slice($changes, 0, self::MOST_CHANGES);
+        return array_slice(array_values($changes), 0, self::MOST_CHANGES);
+    }
+
+    /** @return ?array{string, int} the local date, and by how many minutes the clocks go forward */
+    private function nextChange(string $zone, int $from, int $to): ?array
+    {
+        foreach ($this->zones->knows($zone) ? $this->zones->zone($zone)->changesBetween($from, $to) : [] as $change) {
+            if ($change['after'] !== $change['before']) {
+                return [WallTime::ofSeconds($change['at'] + $change['before'])->formatDate(), intdiv($change['after'] - $change['before'], 60)];
+            }
+        }
+
+        return null;
     }
 
     /** @return list<array<string, mixed>> */

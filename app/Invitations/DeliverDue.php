@@ -47,7 +47,8 @@ final readonly class DeliverDue
                 ->whereNotExists(static fn ($q) => $q->selectRaw('1')->from('dispatches as e')
                     ->whereColumn('e.uid', 'd.uid')->whereColumn('e.recipient', 'd.recipient')->whereColumn('e.id', '<', 'd.id')
                     ->whereIn('e.state', [DispatchState::Waiting->value, DispatchState::Sending->value]))
-                ->orderBy('d.id')->limit(self::BATCH)
+                // In the order of the index: what is read is locked, and what is sorted would be read whole.
+                ->orderBy('d.next_try_at')->orderBy('d.id')->limit(self::BATCH)
                 ->lock('for update skip locked')
                 ->pluck('d.id')->map(static fn ($id): int => (int) $id)->values()->all();
             if ($due !== []) {

@@ -52,22 +52,30 @@ class SheetRequest extends FormRequest
             'allDay' => ['required', 'boolean'],
             'durationMinutes' => ['required', 'integer', 'min:5', 'multiple_of:5', 'max:'.self::MOST_DAYS * 1440],
             'repeats' => ['present', 'nullable', 'array'],
-            'repeats.every' => ['required_with:repeats', Rule::in(['day', 'week', 'month', 'year'])],
-            'repeats.interval' => ['required_with:repeats', 'integer'],
-            'repeats.days' => ['present_with:repeats', 'array'],
-            'repeats.days.*' => ['string'],
-            'repeats.monthBy' => ['required_with:repeats', Rule::in(['date', 'weekday'])],
-            'repeats.monthDay' => ['required_with:repeats', 'integer'],
-            'repeats.nth' => ['required_with:repeats', 'integer'],
-            'repeats.weekday' => ['required_with:repeats', 'string'],
-            'repeats.end' => ['required_with:repeats', Rule::in(['count', 'until', 'open'])],
-            'repeats.count' => ['required_with:repeats', 'integer'],
-            'repeats.untilOn' => ['present_with:repeats', 'nullable', 'string'],
             'rule' => ['sometimes', 'nullable', 'string', 'max:500'],
             'dropped' => ['present', 'array', 'max:1000'],
             'dropped.*' => ['string'],
             'joinMode' => ['required', Rule::enum(JoinMode::class)],
             'place' => ['present', 'nullable', 'string', 'max:300'],
+            ...(is_array($this->input('repeats')) ? self::repeatsRules() : []),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function repeatsRules(): array
+    {
+        return [
+            'repeats.every' => ['required', Rule::in(['day', 'week', 'month', 'year'])],
+            'repeats.interval' => ['required', 'integer'],
+            'repeats.days' => ['present', 'array'],
+            'repeats.days.*' => ['string'],
+            'repeats.monthBy' => ['required', Rule::in(['date', 'weekday'])],
+            'repeats.monthDay' => ['required', 'integer'],
+            'repeats.nth' => ['required', 'integer'],
+            'repeats.weekday' => ['required', 'string'],
+            'repeats.end' => ['required', Rule::in(['count', 'until', 'open'])],
+            'repeats.count' => ['required', 'integer'],
+            'repeats.untilOn' => ['present', 'nullable', 'string'],
         ];
     }
 

@@ -21,7 +21,7 @@ final readonly class Protocol
     public const VERSION = '1.0.0';
 
     /** About half a second of processor time. */
-    public const MOST_STEPS = 1_500_000;
+    public const MOST_STEPS = 800_000;
 
     public const MOST_OCTETS = 16 * 1024 * 1024;
 

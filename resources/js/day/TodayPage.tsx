@@ -180,8 +180,8 @@ function NeedText({ need }: { need: Need }) {
     case 'clocks':
       return (
         <>
-          <p className="font-semibold">{t('needs.clocks', { city: need.city, date: shortDate(need.on) })}</p>
-          <p className="text-muted">{t('needs.clocksText', { series: need.series, people: need.people, minutes: Math.abs(need.minutes), direction: t(need.minutes > 0 ? 'needs.forward' : 'needs.back') })}</p>
+          <p className="font-semibold">{t('needs.clocks', { cities: new Intl.ListFormat('en').format(need.cities), date: shortDate(need.on) })}</p>
+          <p className="text-muted">{t('needs.clocksText', { count: need.people, minutes: Math.abs(need.minutes), direction: t(need.minutes > 0 ? 'needs.forward' : 'needs.back') })}</p>
           <Link className="changeable font-medium" to="/meetings?which=ahead">
             {t('needs.seeMeetings')}
           </Link>

@@ -23,7 +23,7 @@ export type DayRow = z.infer<typeof row>;
 
 const need = z.discriminatedUnion('code', [
   z.object({ code: z.enum(['refused', 'given_up']), recipient: z.string(), outcome: z.string().nullable(), meetingId: z.string(), title: z.string().nullable(), dispatchId: z.number() }),
-  z.object({ code: z.literal('clocks'), city: z.string(), on: z.string(), minutes: z.number(), series: z.number(), people: z.number() }),
+  z.object({ code: z.literal('clocks'), cities: z.array(z.string()), on: z.string(), minutes: z.number(), people: z.number() }),
   z.object({ code: z.enum(['draft', 'kept']), meetingId: z.string(), title: z.string(), updatedAt: z.string() }),
 ]);
 export type Need = z.infer<typeof need>;

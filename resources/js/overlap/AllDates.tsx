@@ -48,7 +48,7 @@ export function AllDates({ planned, durationMinutes, selected, choose, take, sin
                 type="button"
                 disabled={single}
                 onClick={() => choose(state.index)}
-                aria-label={t('dates.column', { date: dayMonth(state.wall), free: state.requiredFree, required: state.required })}
+                {...(many ? { 'aria-label': t('dates.column', { date: dayMonth(state.wall), free: state.requiredFree, required: state.required }) } : {})}
                 aria-pressed={single ? undefined : state.index === selected}
                 className={`flex flex-1 flex-col text-left ${many ? 'min-w-5' : 'min-w-12'}`}
               >

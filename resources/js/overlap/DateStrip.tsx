@@ -42,7 +42,7 @@ export function DateStrip({ dates, people, selected, choose, drop, dropped, rest
                 <span className={`tight line-clamp-2 text-note leading-[0.9rem] font-medium ${active ? '' : INK[words.tone]}`}>{words.text}</span>
               </button>
               {active && drop && dates.length > 1 && (
-                <button type="button" aria-label={t('strip.drop', { date: shortDate(state.wall) })} title={t('strip.drop', { date: shortDate(state.wall) })} onClick={() => drop(state.wall)} className="absolute top-0.5 right-0.5 rounded px-1 leading-4 text-on-ink hover:bg-broken">
+                <button type="button" aria-label={t('strip.drop', { date: shortDate(state.wall) })} title={t('strip.drop', { date: shortDate(state.wall) })} onClick={() => drop(state.wall)} className="absolute top-0 right-0 h-6 w-6 rounded leading-4 text-on-ink hover:bg-broken">
                   ×
                 </button>
               )}

@@ -83,7 +83,7 @@ export function DayBoard({ day, people, anchorCity, allDay, moved, readOnly = fa
             data-testid="bar"
             className={`slides absolute inset-x-0 z-10 touch-none border-y-2 border-[#17202b] bg-sun/45 ${readOnly ? '' : 'cursor-ns-resize'} ${dragging ? 'transition-none!' : ''}`}
             style={{ top: where, height: `max(4px, calc((100% - var(--head)) * ${height.toFixed(5)}))` }}
-            {...(readOnly ? {} : { onPointerDown: handle.onPointerDown('move'), onPointerMove: handle.onPointerMove, onPointerUp: handle.onPointerUp, onKeyDown: handle.onKeyDown })}
+            {...(readOnly ? {} : { onPointerDown: handle.onPointerDown('move'), onKeyDown: handle.onKeyDown })}
           >
             {!readOnly && !allDay && (
               <span
@@ -92,8 +92,6 @@ export function DayBoard({ day, people, anchorCity, allDay, moved, readOnly = fa
                 data-testid="bar-length"
                 className="absolute right-3 -bottom-2 z-30 h-3.5 w-3.5 cursor-s-resize rounded-full border-2 border-[#17202b] bg-white"
                 onPointerDown={handle.onPointerDown('length')}
-                onPointerMove={handle.onPointerMove}
-                onPointerUp={handle.onPointerUp}
               />
             )}
           </div>
@@ -101,11 +99,11 @@ export function DayBoard({ day, people, anchorCity, allDay, moved, readOnly = fa
       </div>
       {!readOnly && !allDay && (
         <div className="absolute top-0 left-0 z-40 flex w-14 flex-col gap-0.5 pr-1.5">
-          <Button small className="px-0! py-0! text-note" aria-label={t('board.earlier')} onClick={() => moved(-15, day.barMinutes)}>
-            −15
+          <Button small className="min-h-6 px-0! py-0! text-note" aria-label={t('board.earlierLong')} onClick={() => moved(-15, day.barMinutes)}>
+            {t('board.earlierShort')}
           </Button>
-          <Button small className="px-0! py-0! text-note" aria-label={t('board.later')} onClick={() => moved(15, day.barMinutes)}>
-            +15
+          <Button small className="min-h-6 px-0! py-0! text-note" aria-label={t('board.laterLong')} onClick={() => moved(15, day.barMinutes)}>
+            {t('board.laterShort')}
           </Button>
         </div>
       )}

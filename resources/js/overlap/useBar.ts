@@ -1,14 +1,12 @@
-import { useCallback, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useCallback, useState, type KeyboardEvent, type PointerEvent as ReactPointerEvent } from 'react';
 
 export type Bar = { at: number; minutes: number };
-type Drag = { kind: 'move' | 'length'; fromY: number; start: Bar };
+export type Grip = 'move' | 'length';
 
 export type BarHandlers = {
   bar: Bar;
   dragging: boolean;
-  onPointerDown: (kind: Drag['kind']) => (event: PointerEvent<HTMLElement>) => void;
-  onPointerMove: (event: PointerEvent<HTMLElement>) => void;
-  onPointerUp: () => void;
+  onPointerDown: (grip: Grip) => (event: ReactPointerEvent<HTMLElement>) => void;
   onKeyDown: (event: KeyboardEvent<HTMLElement>) => void;
 };
 
@@ -17,53 +15,46 @@ const snap = (minutes: number, step: number) => Math.round(minutes / step) * ste
 /**
  * The crossbar as it is dragged: it snaps to quarter hours, with Shift to five minutes, and tells where it was let go.
  *
- * @param pixels height in pixels that stands for so many minutes
+ * @param span what the drawn height stands for: so many minutes on so many pixels
  */
 export function useBar(given: Bar, span: { minutes: number; pixels: () => number; fixedLength: boolean }, moved: (bar: Bar) => void): BarHandlers {
   const [bar, setBar] = useState<Bar | null>(null);
-  const drag = useRef<Drag | null>(null);
-  const now = bar ?? given;
 
-  const within = useCallback(
-    (asked: Bar): Bar => {
-      const minutes = Math.max(5, Math.min(asked.minutes, span.minutes));
-      return { at: Math.max(0, Math.min(asked.at, span.minutes - 15)), minutes };
-    },
-    [span.minutes],
-  );
+  const within = useCallback((asked: Bar): Bar => ({ at: Math.max(0, Math.min(asked.at, span.minutes - 15)), minutes: Math.max(5, Math.min(asked.minutes, span.minutes)) }), [span.minutes]);
 
   return {
-    bar: now,
+    bar: bar ?? given,
     dragging: bar !== null,
-    onPointerDown: (kind) => (event) => {
+    onPointerDown: (grip) => (event) => {
       if (event.button !== 0) {
         return;
       }
       event.preventDefault();
       event.stopPropagation();
-      event.currentTarget.setPointerCapture(event.pointerId);
-      drag.current = { kind, fromY: event.clientY, start: given };
+      event.currentTarget.focus({ preventScroll: true });
+      const fromY = event.clientY;
+      // Held here and not in state: a release may come before the last move has been drawn.
+      let now = given;
+      const drag = (move: PointerEvent) => {
+        const step = move.shiftKey ? 5 : 15;
+        const by = ((move.clientY - fromY) / span.pixels()) * span.minutes;
+        now = within(grip === 'move' ? { at: snap(given.at + by, step), minutes: given.minutes } : { at: given.at, minutes: Math.max(step, snap(given.minutes + by, step)) });
+        setBar(now);
+      };
+      const end = (event: PointerEvent) => {
+        window.removeEventListener('pointermove', drag);
+        window.removeEventListener('pointerup', end);
+        window.removeEventListener('pointercancel', end);
+        setBar(null);
+        if (event.type === 'pointerup' && (now.at !== given.at || now.minutes !== given.minutes)) {
+          moved(now);
+        }
+      };
+      // On the window, so that the hand may stray from the bar.
+      window.addEventListener('pointermove', drag);
+      window.addEventListener('pointerup', end);
+      window.addEventListener('pointercancel', end);
       setBar(given);
-    },
-    onPointerMove: (event) => {
-      const held = drag.current;
-      if (!held) {
-        return;
-      }
-      const step = event.shiftKey ? 5 : 15;
-      const by = ((event.clientY - held.fromY) / span.pixels()) * span.minutes;
-      setBar(
-        held.kind === 'move'
-          ? within({ at: snap(held.start.at + by, step), minutes: held.start.minutes })
-          : within({ at: held.start.at, minutes: Math.max(step, snap(held.start.minutes + by, step)) }),
-      );
-    },
-    onPointerUp: () => {
-      if (drag.current && bar && (bar.at !== given.at || bar.minutes !== given.minutes)) {
-        moved(bar);
-      }
-      drag.current = null;
-      setBar(null);
     },
     onKeyDown: (event) => {
       const step = event.shiftKey ? 5 : 15;

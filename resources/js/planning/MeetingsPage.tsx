@@ -1,5 +1,4 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { clock, shortDate } from '../lib/time';
@@ -19,7 +18,7 @@ export function MeetingsPage() {
   const navigate = useNavigate();
   const plans = useSession()?.account?.plans ?? false;
   const [params, setParams] = useSearchParams();
-  const [q, setQ] = useState(params.get('q') ?? '');
+  const q = params.get('q') ?? '';
   const which = params.get('which') ?? 'all';
   const page = Number(params.get('page') ?? 1);
   const list = useQuery(meetingsQuery(useDebounced(q, 150), which, page));
@@ -45,12 +44,9 @@ export function MeetingsPage() {
             type="search"
             value={q}
             placeholder={t('meetings.searchHint')}
-            onChange={(event) => {
-              setQ(event.target.value);
-              setParams({ which, page: '1' });
-            }}
+            onChange={(event) => setParams({ q: event.target.value, which }, { replace: true })}
           />
-          <SelectField label={t('meetings.which')} value={which} onChange={(event) => setParams({ which: event.target.value })}>
+          <SelectField label={t('meetings.which')} value={which} onChange={(event) => setParams({ q, which: event.target.value })}>
             {WHICH.map((one) => (
               <option key={one} value={one}>
                 {t(`meetings.filter.${one}`)}
@@ -95,7 +91,7 @@ export function MeetingsPage() {
             </li>
           ))}
         </ul>
-        {data && <Pager page={data.page} pages={data.pages} total={data.total} go={(to) => setParams({ which, page: String(to) })} />}
+        {data && <Pager page={data.page} pages={data.pages} total={data.total} go={(to) => setParams({ q, which, page: String(to) })} />}
       </main>
     </Page>
   );

@@ -216,7 +216,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
                   {fit.clashDates === 0 ? t('fits.noClash', { count: fit.dates }) : t('fits.clashes', { count: fit.clashDates, dates: fit.dates })}, {fit.offHours === 0 ? t('fits.inHours') : t('fits.offHours', { count: fit.offHours })}
                 </span>
               </span>
-              <Button small onClick={() => take(fit)} aria-label={t('fits.take', { clock: fit.clock })}>
+              <Button small onClick={() => take(fit)} aria-label={t('fits.takeLong', { clock: fit.clock })}>
                 {t('action.take')}
               </Button>
             </li>

@@ -58,14 +58,14 @@ export function Sentence({ sheet, pieces, change }: SentenceProps) {
         piece.part === null ? (
           <span key={index}>{piece.text}</span>
         ) : index === pieces.length - 1 ? (
-          <span key={index} className="whitespace-nowrap">
+          <span key={piece.part} className="whitespace-nowrap">
             <Edit label={editors[piece.part].label} text={piece.text}>
               {editors[piece.part].editor}
             </Edit>
             .
           </span>
         ) : (
-          <Edit key={index} label={editors[piece.part].label} text={piece.text} {...(editors[piece.part].className ? { className: editors[piece.part].className } : {})}>
+          <Edit key={piece.part} label={editors[piece.part].label} text={piece.text} {...(editors[piece.part].className ? { className: editors[piece.part].className } : {})}>
             {editors[piece.part].editor}
           </Edit>
         ),

@@ -78,7 +78,7 @@ function Agenda({ sheet, change }: SectionProps) {
               draggable
               aria-label={t('agenda.move', { title: item.title || String(index + 1) })}
               title={t('agenda.moveHint')}
-              className="cursor-grab px-0.5 text-muted select-none"
+              className="flex h-6 w-6 shrink-0 cursor-grab items-center justify-center text-muted select-none"
               onDragStart={(event) => {
                 event.dataTransfer.effectAllowed = 'move';
                 event.dataTransfer.setData('text/plain', item.title);
@@ -124,7 +124,7 @@ function Agenda({ sheet, change }: SectionProps) {
             <span aria-hidden className="font-semibold">
               min
             </span>
-            <button type="button" aria-label={t('agenda.remove', { title: item.title || String(index + 1) })} className="rounded px-1 text-muted hover:text-broken" onClick={() => change((now) => ({ agenda: now.agenda.filter((one) => one.key !== item.key) }))}>
+            <button type="button" aria-label={t('agenda.remove', { title: item.title || String(index + 1) })} className="h-6 w-6 shrink-0 rounded text-muted hover:text-broken" onClick={() => change((now) => ({ agenda: now.agenda.filter((one) => one.key !== item.key) }))}>
               ×
             </button>
           </li>
@@ -164,7 +164,7 @@ function Links({ sheet, change }: SectionProps) {
                 className={`${BARE} flex-[3] ${wrong ? 'border-broken! text-broken' : ''}`}
                 onChange={(event) => set(link.key, { url: event.target.value.trim() })}
               />
-              <button type="button" aria-label={t('links.remove', { number: index + 1 })} className="rounded px-1 text-muted hover:text-broken" onClick={() => change((now) => ({ links: now.links.filter((one) => one.key !== link.key) }))}>
+              <button type="button" aria-label={t('links.remove', { number: index + 1 })} className="h-6 w-6 shrink-0 rounded text-muted hover:text-broken" onClick={() => change((now) => ({ links: now.links.filter((one) => one.key !== link.key) }))}>
                 ×
               </button>
             </li>

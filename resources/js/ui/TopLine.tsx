@@ -55,7 +55,7 @@ export function TopLine({ session, openPalette, openSettings }: { session: Sessi
           })}
         </div>
         {session.next && <Next next={session.next} now={now} />}
-        <button type="button" onClick={openPalette} className="rounded border border-on-top-muted px-1.5 text-note text-on-top" aria-label={t('palette.open')}>
+        <button type="button" onClick={openPalette} className="min-h-6 rounded border border-on-top-muted px-1.5 text-note text-on-top" aria-label={t('palette.open')}>
           Ctrl K
         </button>
         {account && <Me session={session} openSettings={openSettings} />}
@@ -88,14 +88,15 @@ function Me({ session, openSettings }: { session: Session; openSettings: () => v
     },
   });
   const account = session.account;
+  const initials = (account?.name ?? '')
+    .split(/\s+/)
+    .map((word) => word[0])
+    .join('')
+    .slice(0, 2);
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="tight rounded px-1 font-semibold text-on-top" aria-label={t('me.label', { name: account?.name })}>
-        {(account?.name ?? '')
-          .split(/\s+/)
-          .map((word) => word[0])
-          .join('')
-          .slice(0, 2)}
+      <DropdownMenu.Trigger className="tight min-h-6 min-w-6 rounded px-1 font-semibold text-on-top" aria-label={t('me.label', { initials, name: account?.name })}>
+        {initials}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content align="end" sideOffset={8} className="z-50 min-w-56 rounded-lg border border-line bg-sheet p-1.5 text-ink shadow-xl">

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Browser\Support;
 
+use Facebook\WebDriver\Exception\ElementClickInterceptedException;
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
@@ -31,8 +33,7 @@ abstract class BrowserTestCase extends TestCase
         self::$chrome ??= new Chrome;
         $this->browser = self::$driver ??= self::$chrome->open();
         self::$chrome->device([]);
-        $this->browser->get($this->address('/icon.svg'));
-        $this->browser->manage()->deleteAllCookies();
+        $this->forget();
         $this->browser->manage()->getLog('browser');
     }
 
@@ -40,6 +41,13 @@ abstract class BrowserTestCase extends TestCase
     public function device(array $device): void
     {
         self::$chrome?->device($device);
+    }
+
+    /** Leaves the page and everything it had been given, as a browser just opened. */
+    public function forget(): void
+    {
+        $this->browser->get('about:blank');
+        self::$chrome?->forget();
     }
 
     public function address(string $path): string
@@ -57,7 +65,7 @@ abstract class BrowserTestCase extends TestCase
     public function signIn(string $name = 'Wanjiru Achola'): void
     {
         $this->browser->get($this->address('/'));
-        $this->named('button', "Sign in as $name")->click();
+        $this->press('button', "Sign in as $name");
         $this->see('Needs you', orWhen: $name === 'Inês Varela' ? 'time' : null);
     }
 
@@ -111,6 +119,24 @@ abstract class BrowserTestCase extends TestCase
         return $found;
     }
 
+    public function press(string $tag, string $name): void
+    {
+        $this->waitFor(function () use ($tag, $name): bool {
+            $this->named($tag, $name)->click();
+
+            return true;
+        }, "$tag \"$name\"");
+    }
+
+    public function pressAt(string $xpath): void
+    {
+        $this->waitFor(function () use ($xpath): bool {
+            $this->find($xpath)->click();
+
+            return true;
+        }, $xpath);
+    }
+
     public function css(string $selector): RemoteWebElement
     {
         $this->waitFor(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector($selector)) !== [], $selector);
@@ -146,7 +172,7 @@ abstract class BrowserTestCase extends TestCase
                 if ($condition()) {
                     return;
                 }
-            } catch (\Facebook\WebDriver\Exception\StaleElementReferenceException) {
+            } catch (StaleElementReferenceException|ElementClickInterceptedException) {
                 // The page was drawn anew meanwhile: look again.
             }
             usleep(40_000);

@@ -60,6 +60,12 @@ final class Chrome
         $tools->execute('Browser.grantPermissions', ['permissions' => ['clipboardReadWrite', 'clipboardSanitizedWrite']]);
     }
 
+    public function forget(): void
+    {
+        assert($this->driver !== null);
+        (new ChromeDevToolsDriver($this->driver))->execute('Network.clearBrowserCookies');
+    }
+
     public function quit(): void
     {
         $this->driver?->quit();

@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+use Facebook\WebDriver\WebDriverKeys;
+
+/** The first meeting of a kind, by the list. */
+function meetingPath(object $test, string $title, string $suffix = ''): string
+{
+    $test->visit('/meetings?q='.rawurlencode($title));
+    $link = $test->find("//main//a[normalize-space(.)='$title']");
+
+    return preg_replace('#/plan$#', '', (string) parse_url((string) $link->getAttribute('href'), PHP_URL_PATH)).$suffix;
+}
+
+$states = [
+    'light, 1280' => [['width' => 1280, 'height' => 800]],
+    'dark, 1280' => [['width' => 1280, 'height' => 800, 'dark' => true]],
+    'light, 390' => [['width' => 390, 'height' => 844]],
+    'dark, 390' => [['width' => 390, 'height' => 844, 'dark' => true]],
+];
+
+it('holds every page to WCAG 2.2 AA, without sideways scroll or console error', function (array $device): void {
+    $this->device($device);
+    $this->browser->get($this->address('/'));
+    $this->see('Sign in');
+    $this->expectAccessible('sign in');
+    $this->expectNoSidewaysScroll('sign in');
+    $this->signIn('Joram Kiptui');
+    $pages = [
+        '/' => 'Needs you', '/?day=2031-01-01' => 'Nothing is planned', '/meetings' => 'meetings in all', '/meetings?which=over' => '', '/people' => 'people in the directory', '/sent' => 'messages in the book',
+        '/sent?state=withdrawn' => 'in the book', '/house-rules' => 'What holds for every meeting', '/nowhere' => 'There is nothing here',
+        meetingPath($this, 'Quarterly trials') => 'Sent on', meetingPath($this, 'Yam collection hand-over') => 'Called off on',
+        meetingPath($this, 'Grower exchange', '/plan') => 'required are free', meetingPath($this, 'Grower exchange', '/read-back') => 'Still odd', meetingPath($this, 'Garden directors’ day') => 'all day',
+    ];
+    foreach ($pages as $path => $text) {
+        $this->visit($path);
+        $this->see($text);
+        $this->expectAccessible($path);
+        $this->expectNoSidewaysScroll($path);
+    }
+    $this->visit('/sent');
+    $this->pressAt("//main//li//a[contains(@href, '/sent/')]");
+    $this->see('Message-ID');
+    $this->expectAccessible('a dispatch');
+    $this->expectQuietConsole();
+})->with($states);
+
+it('holds dialogs and editors to the same', function (array $device): void {
+    $this->device($device);
+    $this->signIn('Joram Kiptui');
+    $this->browser->findElement(Facebook\WebDriver\WebDriverBy::tagName('body'))->sendKeys([WebDriverKeys::CONTROL, 'k']);
+    $this->find("//input[@placeholder='A page, a meeting, a person, something to do']")->sendKeys('quarterly');
+    $this->see('Quarterly trials');
+    $this->expectAccessible('palette');
+    $this->find("//*[@role='dialog']//input")->sendKeys(WebDriverKeys::ESCAPE);
+    $this->visit('/people');
+    $this->press('button', 'Add a person');
+    $this->see('Who it is');
+    $this->expectAccessible('person');
+    $this->pressAt("//*[@role='dialog']//button[normalize-space(.)='Leave it as it is']");
+    $this->visit(meetingPath($this, 'Grower exchange', '/plan'));
+    $this->see('required are free');
+    foreach (['How often', 'Until when', 'Length', 'Zone of the clock that counts'] as $editor) {
+        $this->pressAt("//button[starts-with(@aria-label, '$editor')]");
+        $this->find("//*[@role='dialog']");
+        $this->expectAccessible($editor);
+        $this->browser->switchTo()->activeElement()->sendKeys(WebDriverKeys::ESCAPE);
+        $this->waitFor(fn (): bool => $this->browser->findElements(Facebook\WebDriver\WebDriverBy::cssSelector('[role=dialog]')) === [], 'the editor closed');
+    }
+    $this->field('Add a person')->sendKeys('rosa@anden,exa');
+    $this->see('What stands after the @');
+    $this->expectAccessible('an address with a slip');
+    $this->expectQuietConsole();
+})->with(['light' => [['width' => 1280, 'height' => 800]], 'dark' => [['width' => 1280, 'height' => 800, 'dark' => true]]]);
+
+it('does not scroll the plan sheet as a page at 1280 x 800', function (): void {
+    $this->signIn();
+    $this->visit(meetingPath($this, 'Grower exchange', '/plan'));
+    $this->see('required are free');
+
+    expect($this->browser->executeScript('return document.documentElement.scrollHeight'))->toBeLessThanOrEqual(800);
+});
+
+it('reads at four times the text size', function (): void {
+    $this->device(['width' => 1280, 'height' => 800]);
+    $this->signIn();
+    $this->browser->executeScript("document.documentElement.style.fontSize = '64px'");
+    $this->see('Needs you');
+    expect($this->find("//h1")->getText())->toContain('Nairobi time');
+});
+
+it('keeps two windows from overwriting each other', function (): void {
+    $this->signIn();
+    $path = meetingPath($this, 'Spring swap', '/plan');
+    $this->visit($path);
+    $this->fill($this->field('Purpose'), 'From the first window.');
+    $this->see('draft kept at');
+    // The second window: the same page asked again behind the first one's back.
+    $this->browser->executeAsyncScript(<<<'JS'
+        const done = arguments[arguments.length - 1];
+        const id = location.pathname.split('/')[2];
+        const token = decodeURIComponent(/XSRF-TOKEN=([^;]*)/.exec(document.cookie)[1]);
+        const meeting = await (await fetch(`/api/meetings/${id}`, { headers: { Accept: 'application/json' } })).json();
+        const body = { ...meeting, purpose: 'From the second window.', attendees: meeting.attendees.map((a) => ({ personId: a.person.id, role: a.role })) };
+        await fetch(`/api/meetings/${id}`, { method: 'PUT', body: JSON.stringify(body), headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token } });
+        done();
+        JS);
+    $this->fill($this->field('Purpose'), 'From the first window, again.');
+    $this->see('Changed in another window');
+    $this->expectAccessible('the conflict');
+    $this->press('button', 'Take what is there');
+    $this->waitFor(fn (): bool => $this->field('Purpose')->getAttribute('value') === 'From the second window.', 'theirs');
+    $this->press('button', 'Undo');
+    $this->waitFor(fn (): bool => $this->field('Purpose')->getAttribute('value') === 'From the first window, again.', 'mine');
+});
+
+it('gives a colleague an account, by mail', function (): void {
+    $this->signIn('Joram Kiptui');
+    $this->visit('/people');
+    $this->fill($this->field('Search'), 'tomas');
+    $this->press('button', 'Give an account: Tomás Sequeira');
+    $this->pressAt("//*[@role='dialog']//button[normalize-space(.)='Give an account']");
+    $this->see('A link is on its way');
+    $this->waitFor(fn (): bool => $this->mails('tomas.sequeira@sakura-seed.example') !== [] && str_contains($this->mails('tomas.sequeira@sakura-seed.example')[0]['subject'], 'account'), 'the mail', 20);
+    $mail = json_decode((string) file_get_contents($this->setting('POSTROOM_PAGE').'/api/mails/'.$this->mails('tomas.sequeira@sakura-seed.example')[0]['number']), true);
+    preg_match('#/password/\w+#', $mail['text'], $link);
+    $this->forget();
+    $this->browser->get($this->address($link[0]));
+    $this->fill($this->field('Password'), 'quite long enough');
+    $this->press('button', 'Set it and come in');
+    $this->see('Lisbon time');
+    expect($this->text())->not->toContain('House rules');
+});
+
+it('tells open pages of what others do', function (): void {
+    $this->signIn();
+    $this->visit('/meetings?which=drafts');
+    $this->see('have not been sent');
+    $this->browser->executeAsyncScript(<<<'JS'
+        const done = arguments[arguments.length - 1];
+        const token = decodeURIComponent(/XSRF-TOKEN=([^;]*)/.exec(document.cookie)[1]);
+        const headers = { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token };
+        const meeting = await (await fetch('/api/meetings', { method: 'POST', body: '{}', headers })).json();
+        const body = { ...meeting, title: 'Told by the channel', attendees: meeting.attendees.map((a) => ({ personId: a.person.id, role: a.role })) };
+        await fetch(`/api/meetings/${meeting.id}`, { method: 'PUT', body: JSON.stringify(body), headers });
+        done();
+        JS);
+    $this->see('Told by the channel');
+});

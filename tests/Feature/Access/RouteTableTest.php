@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Invitations\Dispatch;
+use App\People\Role;
+use Illuminate\Support\Facades\Http;
+use Illuminate\Support\Facades\Route;
+
+use function Tests\Feature\account;
+use function Tests\Feature\colleague;
+use function Tests\Feature\kit;
+use function Tests\Feature\meeting;
+use function Tests\Feature\sent;
+use function Tests\Feature\sheet;
+
+/*
+ * The complete table: route x (nobody, unconcerned colleague, concerned colleague, coordinator, administrator) -> status.
+ * "draft" and "sent" stand for a meeting in that state to which the concerned colleague belongs.
+ */
+$table = [
+    'GET api/session' => [200, 200, 200, 200, 200],
+    'POST api/session' => [422, 422, 422, 422, 422],
+    'POST api/accounts/first' => [422, 422, 422, 422, 422],
+    'POST api/password/forgot' => [422, 422, 422, 422, 422],
+    'POST api/password' => [422, 422, 422, 422, 422],
+    'GET api/zones' => [200, 200, 200, 200, 200],
+    'DELETE api/session' => [401, 204, 204, 204, 204],
+    'PATCH api/session' => [401, 200, 200, 200, 200],
+    'GET api/today' => [401, 200, 200, 200, 200],
+    'GET api/meetings' => [401, 200, 200, 200, 200],
+    'GET api/meetings/{sent}' => [401, 404, 200, 200, 200],
+    'GET api/meetings/{draft}' => [401, 404, 404, 200, 200],
+    'GET api/meetings/{sent}/dates' => [401, 404, 200, 200, 200],
+    'GET api/meetings/{draft}/dates' => [401, 404, 404, 200, 200],
+    'GET api/meetings/{sent}/text' => [401, 404, 200, 200, 200],
+    'GET api/meetings/{sent}/file.ics' => [401, 404, 200, 200, 200],
+    'GET api/meetings/{draft}/file.ics' => [401, 404, 404, 200, 200],
+    'POST api/meetings' => [401, 403, 403, 201, 201],
+    'PUT api/meetings/{draft}' => [401, 403, 403, 200, 200],
+    'PUT api/meetings/{sent}' => [401, 403, 403, 409, 409],
+    'DELETE api/meetings/{draft}' => [401, 403, 403, 204, 204],
+    'DELETE api/meetings/{sent}' => [401, 403, 403, 409, 409],
+    'POST api/board' => [401, 403, 403, 200, 200],
+    'POST api/meetings/{draft}/kit' => [401, 403, 403, 201, 201],
+    'POST api/meetings/{sent}/kit' => [401, 403, 403, 409, 409],
+    'GET api/meetings/{draft}/read-back' => [401, 403, 403, 200, 200],
+    'GET api/meetings/{draft}/letter/{person}' => [401, 403, 403, 200, 200],
+    'GET api/meetings/{draft}/letter/{person}/html' => [401, 403, 403, 200, 200],
+    'POST api/meetings/{draft}/keep' => [401, 403, 403, 200, 200],
+    'POST api/meetings/{draft}/send' => [401, 403, 403, 200, 200],
+    'POST api/meetings/{sent}/take-back' => [401, 403, 403, 200, 200],
+    'POST api/meetings/{sent}/call-off' => [401, 403, 403, 200, 200],
+    'GET api/people' => [401, 403, 403, 200, 200],
+    'GET api/people/suggest' => [401, 403, 403, 200, 200],
+    'GET api/people/{person}' => [401, 403, 403, 200, 200],
+    'POST api/people' => [401, 403, 403, 201, 201],
+    'PATCH api/people/{person}' => [401, 403, 403, 200, 200],
+    'POST api/guests/check' => [401, 403, 403, 200, 200],
+    'POST api/guests' => [401, 403, 403, 200, 200],
+    'GET api/dispatches' => [401, 403, 403, 200, 200],
+    'GET api/dispatches/{dispatch}' => [401, 403, 403, 200, 200],
+    'GET api/dispatches/{dispatch}/html' => [401, 403, 403, 200, 200],
+    'GET api/house-rules' => [401, 403, 403, 200, 200],
+    'PUT api/house-rules' => [401, 403, 403, 403, 200],
+    'POST api/accounts' => [401, 403, 403, 403, 201],
+    'PATCH api/accounts/{account}' => [401, 403, 403, 403, 200],
+    'GET live-allowed' => [403, 403, 403, 403, 403],
+    'GET {page?}' => [200, 200, 200, 200, 200],
+];
+
+$shape = static fn (string $route): string => (string) preg_replace('/\{(draft|sent)\}/', '{meeting}', $route);
+
+it('knows every route there is, and no other', function () use ($table, $shape): void {
+    $there = [];
+    foreach (Route::getRoutes() as $route) {
+        foreach (array_diff($route->methods(), ['HEAD']) as $method) {
+            $there[] = $method.' '.$route->uri();
+        }
+    }
+    $known = array_values(array_unique(array_map($shape, array_keys($table))));
+    sort($there);
+    sort($known);
+
+    expect($known)->toBe($there);
+});
+
+it('answers each according to who asks', function (string $route, int $who, int $status): void {
+    Http::fake(['*' => Http::response(['id' => 'room1', 'link' => 'https://meet.syndex.example/j/x', 'number' => '829114507', 'dial_ins' => []], 201)]);
+    $concerned = account(Role::Colleague);
+    $coordinator = account(Role::Coordinator);
+    $asker = [null, account(Role::Colleague), $concerned, $coordinator, account(Role::Administrator)][$who];
+    $meeting = meeting($coordinator, [$coordinator->person, $concerned->person]);
+    if (str_contains($route, '{sent}') || str_contains($route, '{dispatch}')) {
+        kit($meeting);
+        $meeting = sent($meeting->refresh());
+    }
+    $invited = colleague('Somebody Else');
+    [$method, $path] = explode(' ', $route);
+    $path = strtr($path, [
+        '{sent}' => $meeting->id, '{draft}' => $meeting->id, '{person}' => $concerned->person_id, '{account}' => $concerned->id, '{page?}' => 'meetings',
+        '{dispatch}' => (string) (Dispatch::query()->where('recipient', $concerned->email)->value('id') ?? 0),
+    ]);
+    $body = match (true) {
+        str_starts_with($route, 'PUT api/meetings') => sheet($meeting),
+        str_ends_with($route, '/send') => ['version' => $meeting->version],
+        $route === 'POST api/board' => [...sheet($meeting), 'index' => 0],
+        $route === 'POST api/people' => ['kind' => 'guest', 'email' => 'new@orchard.example'],
+        $route === 'POST api/guests' || $route === 'POST api/guests/check' => ['address' => 'new@orchard.example'],
+        $route === 'POST api/accounts' => ['personId' => $invited->id, 'role' => 'colleague'],
+        default => [],
+    };
+    if ($route === 'GET api/people/suggest') {
+        $path .= '?q=';
+    }
+    if ($asker !== null) {
+        $this->actingAs($asker);
+    }
+
+    expect($this->json($method, '/'.$path, $body)->getStatusCode())->toBe($status);
+})->with(function () use ($table): Generator {
+    foreach ($table as $route => $statuses) {
+        foreach (['nobody', 'an unconcerned colleague', 'a concerned colleague', 'a coordinator', 'an administrator'] as $who => $name) {
+            yield "$route for $name" => [$route, $who, $statuses[$who]];
+        }
+    }
+});
+
+it('shuts the door to an account that was deactivated', function (): void {
+    $this->actingAs(account(Role::Coordinator, values: ['deactivated_at' => now()]))->getJson('/api/today')->assertStatus(401);
+});
+
+it('lets a page listen to its own channel only', function (): void {
+    $account = account(Role::Colleague);
+    $this->actingAs($account);
+    $ask = fn (string $channel): int => $this->get('/live-allowed', ['X-Live-Channel' => $channel])->getStatusCode();
+
+    expect($ask('coordination'))->toBe(403)
+        ->and($ask('account-'.strtolower($account->id)))->toBe(204)
+        ->and($ask('account-'.strtolower(account(Role::Colleague)->id)))->toBe(403);
+});
+
+it('sends a policy without inline script on every page', function (string $path): void {
+    $policy = (string) $this->get($path)->headers->get('Content-Security-Policy');
+
+    expect($policy)->toContain("script-src 'self'")->not->toMatch("/script-src[^;]*unsafe/")->toContain("object-src 'none'")->toContain("frame-ancestors 'none'");
+})->with(['/', '/api/session']);

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Invitations\Dispatch;
+use App\People\Role;
+
+use function Tests\Feature\account;
+use function Tests\Feature\colleague;
+use function Tests\Feature\guest;
+use function Tests\Feature\meeting;
+use function Tests\Feature\sent;
+
+beforeEach(function (): void {
+    $this->travelTo('2026-11-25T12:18:00Z');
+    $this->coordinator = account(Role::Coordinator, colleague('Wanjiru Achola'));
+    $this->actingAs($this->coordinator);
+    $this->plan = fn (string $title, string $start, array $values = []) => sent(meeting($this->coordinator, [$this->coordinator->person, colleague("With $title", 'America/Lima')], ['title' => $title, 'starts_local' => $start, 'rrule' => 'FREQ=DAILY;COUNT=3', ...$values]));
+});
+
+it('shows the day in the coordinator\'s own zone, in order, each with its state', function (): void {
+    ($this->plan)('Later', '2026-11-25 22:00:00');
+    ($this->plan)('Over', '2026-11-25 11:00:00');
+    ($this->plan)('Now', '2026-11-25 15:00:00');
+    ($this->plan)('Night in Auckland', '2026-11-26 03:00:00', ['zone' => 'Pacific/Auckland']);
+    $today = $this->getJson('/api/today')->assertOk()->json();
+
+    expect($today['zoneCity'])->toBe('Nairobi')
+        ->and(array_map(static fn ($m) => [substr($m['local'], 11, 5), $m['title'], $m['state']], $today['meetings']))
+        ->toBe([['11:00', 'Over', 'over'], ['15:00', 'Now', 'now'], ['17:00', 'Night in Auckland', 'planned'], ['22:00', 'Later', 'planned']])
+        ->and($today['meetings'][1]['elsewhere'])->toBe([['city' => 'Lima', 'local' => '2026-11-25T07:00:00']]);
+});
+
+it('shows another day, and a meeting that reaches over midnight on both', function (): void {
+    ($this->plan)('Over midnight', '2026-11-25 23:30:00', ['duration_minutes' => 60, 'rrule' => null]);
+
+    expect($this->getJson('/api/today')->json('meetings'))->toHaveCount(1)->and($this->getJson('/api/today?day=2026-11-26')->json('meetings'))->toHaveCount(1)->and($this->getJson('/api/today?day=2026-11-27')->json('meetings'))->toHaveCount(0);
+});
+
+it('names what needs somebody: refusals, changes of clocks, what was not sent', function (): void {
+    $series = sent(meeting($this->coordinator, [$this->coordinator->person, colleague('June Halloway', 'America/New_York'), guest('rosa@anden.example')], ['title' => 'Exchange', 'rrule' => 'FREQ=WEEKLY;COUNT=30']));
+    Dispatch::query()->where('recipient', 'rosa@anden.example')->update(['state' => 'refused', 'outcome' => '550 no such address']);
+    meeting($this->coordinator, [$this->coordinator->person], ['title' => 'Unsent']);
+    $needs = $this->getJson('/api/today')->json('needs');
+
+    expect($needs[0])->toMatchArray(['code' => 'refused', 'recipient' => 'rosa@anden.example', 'outcome' => '550 no such address', 'meetingId' => $series->id])
+        ->and($needs[1])->toBe(['code' => 'clocks', 'cities' => ['New York'], 'on' => '2027-03-14', 'minutes' => 60, 'people' => 1])
+        ->and($needs[2])->toMatchArray(['code' => 'draft', 'title' => 'Unsent']);
+});
+
+it('shows colleagues their own day and needs nothing of them', function (): void {
+    ($this->plan)('Without her', '2026-11-25 18:00:00');
+    $ines = account(Role::Colleague, colleague('Inês Varela', 'Europe/Lisbon'));
+    sent(meeting($this->coordinator, [$ines->person], ['title' => 'With her', 'starts_local' => '2026-11-25 18:00:00', 'rrule' => null]));
+    $today = $this->actingAs($ines)->getJson('/api/today')->json();
+
+    expect(array_column($today['meetings'], 'title'))->toBe(['With her'])->and($today['meetings'][0]['local'])->toBe('2026-11-25T15:00:00')->and($today['needs'])->toBe([]);
+});
+
+it('tells every page which clocks to show and what comes next', function (): void {
+    ($this->plan)('Soon', '2026-11-25 16:00:00');
+    $session = $this->getJson('/api/session')->json();
+
+    expect($session['next'])->toMatchArray(['title' => 'Soon', 'startsAt' => '2026-11-25T13:00:00Z'])->and($session['clocks'][0])->toMatchArray(['city' => 'Nairobi', 'offset' => 180]);
+    $this->patchJson('/api/session', ['clocks' => ['America/Lima'], 'shortcuts' => false])->assertOk()->assertJsonPath('clocks.1.city', 'Lima')->assertJsonPath('account.shortcuts', false);
+});

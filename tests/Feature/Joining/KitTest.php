@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Joining\Bridge;
+use App\Joining\CloseRoom;
+use App\Joining\JoiningKit;
+use App\People\Role;
+use Illuminate\Support\Facades\Http;
+
+use function Tests\Feature\account;
+use function Tests\Feature\colleague;
+use function Tests\Feature\meeting;
+
+/*
+ * Against the bridge stand-in of the tests' house, over its real protocol.
+ */
+beforeEach(function (): void {
+    $this->coordinator = account(Role::Coordinator, colleague('Wanjiru Achola'));
+    $this->actingAs($this->coordinator);
+    $this->meeting = meeting($this->coordinator, [$this->coordinator->person]);
+    $this->bridge = fn (string $method, string $path, array $body = []) => Http::withToken(config('syndex.bridge.key'))->send($method, config('syndex.bridge.url').$path, ['json' => $body]);
+});
+
+afterEach(fn () => ($this->bridge)('PUT', '/faults'));
+
+it('gets a room of its own, with a passcode made up', function (): void {
+    $kit = $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated()->json();
+
+    expect($kit['link'])->toStartWith('https://')->and($kit['number'])->toMatch('/^\d{3} \d{3} \d{3}$/')->and($kit['passcode'])->toMatch('/^[A-Za-z0-9]{8}$/')
+        ->and($kit['pin'])->toMatch('/^\d{6}$/')->and($kit['dialIns'][0]['uri'])->toMatch('/^tel:\+\d+$/');
+});
+
+it('takes a passcode of the coordinator\'s own, and tells the bridge', function (): void {
+    $first = $this->postJson("/api/meetings/{$this->meeting->id}/kit")->json();
+    $second = $this->postJson("/api/meetings/{$this->meeting->id}/kit", ['passcode' => 'Saatgut7'])->assertOk()->json();
+
+    expect($second['passcode'])->toBe('Saatgut7')->and($second['link'])->toBe($first['link'])->and(JoiningKit::query()->count())->toBe(1);
+    $this->postJson("/api/meetings/{$this->meeting->id}/kit", ['passcode' => 'no spaces!'])->assertStatus(422)->assertJsonStructure(['errors' => ['passcode']]);
+});
+
+it('keeps the meeting as it was when the bridge fails', function (array $fault, int $status, string $code): void {
+    config(['syndex.bridge.timeout_seconds' => 1]);
+    app()->forgetInstance(Bridge::class);
+    ($this->bridge)('PUT', '/faults', $fault);
+    $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertStatus($status)->assertJson(['code' => $code]);
+
+    expect(JoiningKit::query()->count())->toBe(0);
+})->with(['slow' => [['slowMs' => 2500], 503, 'bridge_silent'], 'cutting the line' => [['drop' => true], 503, 'bridge_silent'], 'refusing' => [['refuse' => true], 502, 'bridge_refused']]);
+
+it('closes a room once, and once more without harm', function (): void {
+    $this->postJson("/api/meetings/{$this->meeting->id}/kit");
+    $kit = JoiningKit::query()->firstOrFail();
+    app()->call([new CloseRoom($kit->bridge_id), 'handle']);
+    app()->call([new CloseRoom($kit->bridge_id), 'handle']);
+
+    expect(($this->bridge)('GET', "/meetings/$kit->bridge_id")->json('closed'))->toBeTrue()->and($kit->refresh()->closed_at)->not->toBeNull();
+});

@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+use App\People\Role;
+use App\Planning\LayDown;
+use App\Planning\Meeting;
+use App\Planning\MeetingStatus;
+use App\Planning\Occurrence;
+use App\Planning\TopUpOccurrences;
+use Illuminate\Support\Facades\DB;
+
+use function Tests\Feature\account;
+use function Tests\Feature\colleague;
+use function Tests\Feature\guest;
+use function Tests\Feature\meeting;
+use function Tests\Feature\repeats;
+use function Tests\Feature\sent;
+use function Tests\Feature\sheet;
+
+beforeEach(function (): void {
+    $this->coordinator = account(Role::Coordinator, colleague('Wanjiru Achola'));
+    $this->actingAs($this->coordinator);
+    $this->meeting = meeting($this->coordinator, [$this->coordinator->person]);
+});
+
+it('begins an empty sheet with the coordinator as host, in their zone, tomorrow at the latest', function (): void {
+    $made = $this->postJson('/api/meetings')->assertCreated()->json();
+
+    expect($made['zone'])->toBe('Africa/Nairobi')->and($made['hostId'])->toBe($this->coordinator->person_id)->and($made['durationMinutes'])->toBe(30)
+        ->and($made['attendees'])->toHaveCount(1)->and($made['startLocal'])->toBeGreaterThan(gmdate('Y-m-d\TH:i:s', time() + 3 * 3600));
+});
+
+it('keeps what was written, in its order', function (): void {
+    $ines = colleague('Inês Varela', 'Europe/Lisbon');
+    $kept = $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, [
+        'title' => 'Trial review', 'agenda' => [['title' => 'B', 'minutes' => 20, 'speaker' => 'Inês'], ['title' => '', 'minutes' => null, 'speaker' => null], ['title' => 'A', 'minutes' => null, 'speaker' => null]],
+        'links' => [['label' => 'Lots', 'url' => 'https://lots.example/1']], 'hostId' => $ines->id,
+        'attendees' => [['personId' => $ines->id, 'role' => 'optional'], ['personId' => $this->coordinator->person_id, 'role' => 'required']],
+    ]))->assertOk()->json();
+
+    expect(array_column($kept['agenda'], 'title'))->toBe(['B', 'A'])
+        ->and(array_map(static fn ($a) => [$a['person']['name'], $a['role']], $kept['attendees']))->toBe([['Inês Varela', 'optional'], ['Wanjiru Achola', 'required']])
+        ->and($kept['version'])->toBe($this->meeting->version + 1);
+});
+
+it('does not let a second window overwrite the first, and hands it what stands there', function (): void {
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['title' => 'First']))->assertOk();
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['title' => 'Second']))
+        ->assertStatus(409)->assertJson(['code' => 'changed_elsewhere', 'details' => ['current' => ['title' => 'First']]]);
+
+    expect($this->meeting->refresh()->title)->toBe('First');
+});
+
+it('moves a start onto its rule when it keeps the sheet', function (): void {
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['startLocal' => '2027-03-01T09:00:00', 'repeats' => repeats(['days' => ['wed']])]))
+        ->assertOk()->assertJson(['startLocal' => '2027-03-03T09:00:00', 'rule' => 'FREQ=WEEKLY;COUNT=4;BYDAY=WE']);
+});
+
+it('refuses what cannot be, names the field and loses nothing', function (array $changes, string $field): void {
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, $changes))->assertStatus(422)->assertJsonStructure(['code', 'message', 'errors' => [$field]]);
+
+    expect($this->meeting->refresh()->title)->toBe('Grower exchange');
+})->with([
+    'a day that is none' => [['startLocal' => '2027-02-30T09:00:00'], 'startLocal'],
+    'an unknown zone' => [['zone' => 'Mars/Base'], 'zone'],
+    'more than a day' => [['durationMinutes' => 1500], 'durationMinutes'],
+    'half a day, all day' => [['allDay' => true, 'durationMinutes' => 720], 'durationMinutes'],
+    'minutes that are none' => [['durationMinutes' => 7], 'durationMinutes'],
+    'no weekday' => [['repeats' => repeats(['days' => []])], 'repeats.days'],
+    'a thousand and one times' => [['repeats' => repeats(['count' => 1001])], 'repeats.count'],
+    'an end before its start' => [['repeats' => repeats(['end' => 'until', 'untilOn' => '2020-01-01'])], 'repeats'],
+    'somebody unknown' => [['attendees' => [['personId' => 'nobody', 'role' => 'required']]], 'attendees.0.personId'],
+    'a link that runs a script' => [['links' => [['label' => 'x', 'url' => 'javascript:alert(1)']]], 'links.0.url'],
+    'a way to join that is none' => [['joinMode' => 'by_dove'], 'joinMode'],
+]);
+
+it('locks a sent meeting, and says so', function (): void {
+    $meeting = sent($this->meeting);
+    $this->putJson("/api/meetings/$meeting->id", sheet($meeting))->assertStatus(409)->assertJson(['code' => 'locked', 'message' => __('failures.locked_sent')]);
+});
+
+it('starts from an earlier meeting: its people, rules and words, on a day that lies ahead', function (): void {
+    $this->meeting->update(['starts_local' => '2024-01-02 15:30:00']);
+    $this->meeting->agenda()->create(['position' => 0, 'title' => 'Arrivals', 'minutes' => 5]);
+    $this->meeting->attendees()->create(['person_id' => guest('rosa@anden.example')->id, 'position' => 1, 'role' => 'optional']);
+    $copy = $this->postJson('/api/meetings', ['from' => $this->meeting->id])->assertCreated()->json();
+
+    expect($copy['title'])->toBe('Grower exchange')->and($copy['status'])->toBe('draft')->and($copy['agenda'])->toHaveCount(1)->and($copy['attendees'])->toHaveCount(2)
+        ->and($copy['startLocal'])->toBeGreaterThan(now()->format('Y-m-d'))->and(date('D H:i', (int) strtotime($copy['startLocal'])))->toBe('Tue 15:30')
+        ->and(Meeting::query()->findOrFail($copy['id'])->uid)->not->toBe($this->meeting->uid);
+});
+
+it('keeps without sending: the time is taken, nobody is told', function (): void {
+    $this->postJson("/api/meetings/{$this->meeting->id}/keep")->assertOk()->assertJson(['status' => 'kept']);
+
+    expect(Occurrence::query()->where('meeting_id', $this->meeting->id)->count())->toBe(4)->and(DB::table('dispatches')->count())->toBe(0);
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting->refresh(), ['repeats' => repeats(['count' => 2])]))->assertOk();
+    expect(Occurrence::query()->where('meeting_id', $this->meeting->id)->count())->toBe(2);
+});
+
+it('discards a draft', function (): void {
+    $this->deleteJson("/api/meetings/{$this->meeting->id}")->assertNoContent();
+    $this->getJson("/api/meetings/{$this->meeting->id}")->assertNotFound();
+});
+
+describe('LayDown', function (): void {
+    it('lays dates down in UTC, each by the clocks of its day, up to the horizon', function (): void {
+        $this->travelTo('2027-03-01T00:00:00Z');
+        $this->meeting->update(['starts_local' => '2027-03-22 15:30:00', 'zone' => 'Europe/Lisbon', 'rrule' => 'FREQ=WEEKLY', 'status' => MeetingStatus::Kept]);
+        app(LayDown::class)($this->meeting);
+        $starts = Occurrence::query()->where('meeting_id', $this->meeting->id)->orderBy('starts_at')->get()->map(fn ($o) => $o->starts_at->format('m-d H:i'));
+
+        expect($starts->take(2)->all())->toBe(['03-22 15:30', '03-29 14:30'])->and($starts)->toHaveCount(55)
+            ->and($this->meeting->refresh()->last_ends_at)->toBeNull()->and($this->meeting->laid_until_on?->format('Y-m-d'))->toBe('2028-04-04');
+    });
+
+    it('holds an all-day meeting against the anchor\'s midnights', function (): void {
+        $this->meeting->update(['starts_local' => '2027-03-22 00:00:00', 'zone' => 'Pacific/Auckland', 'all_day' => true, 'duration_minutes' => 1440, 'rrule' => null]);
+        app(LayDown::class)($this->meeting);
+
+        expect(Occurrence::query()->where('meeting_id', $this->meeting->id)->firstOrFail()->starts_at->format('Y-m-d H:i'))->toBe('2027-03-21 11:00');
+    });
+
+    it('tops up as time goes on, and lays down again when zone data change', function (): void {
+        $this->meeting->update(['rrule' => 'FREQ=WEEKLY', 'status' => MeetingStatus::Kept]);
+        app(LayDown::class)($this->meeting);
+        $count = fn (): int => Occurrence::query()->where('meeting_id', $this->meeting->id)->count();
+        $before = $count();
+        $this->travel(3)->weeks();
+        app()->call([new TopUpOccurrences, 'handle']);
+        expect($count())->toBe($before + 3);
+
+        DB::table('meetings')->where('id', $this->meeting->id)->update(['laid_zone_data' => '1999a']);
+        DB::table('occurrences')->where('meeting_id', $this->meeting->id)->delete();
+        app()->call([new TopUpOccurrences, 'handle']);
+        expect($count())->toBe($before + 3);
+    });
+});
+
+describe('the list', function (): void {
+    it('is searched by title and by people, and filtered', function (string $query, array $titles): void {
+        $rosa = guest('rosa@anden.example');
+        sent(meeting($this->coordinator, [$this->coordinator->person, $rosa], ['title' => 'Andes call']));
+        meeting($this->coordinator, [$this->coordinator->person], ['title' => 'Kept one', 'status' => MeetingStatus::Kept, 'last_ends_at' => now()->addDay()]);
+        sent(meeting($this->coordinator, [$rosa], ['title' => 'Old call']))->update(['last_ends_at' => now()->subDay()]);
+        $found = array_column($this->getJson("/api/meetings?$query")->assertOk()->json('meetings'), 'title');
+        sort($found);
+
+        expect($found)->toBe($titles);
+    })->with([
+        'all' => ['', ['Andes call', 'Grower exchange', 'Kept one', 'Old call']],
+        'a word of the title' => ['q=andes', ['Andes call']],
+        'somebody in it' => ['q=rosa', ['Andes call', 'Old call']],
+        'two words' => ['q=rosa+old', ['Old call']],
+        'lying ahead' => ['which=ahead', ['Andes call', 'Kept one']],
+        'not sent' => ['which=drafts', ['Grower exchange', 'Kept one']],
+        'over' => ['which=over', ['Old call']],
+        'a wild card is a letter' => ['q=%25', []],
+    ]);
+
+    it('shows colleagues what they were told of, and nothing else', function (): void {
+        $ines = account(Role::Colleague, colleague('Inês Varela'));
+        sent(meeting($this->coordinator, [$ines->person], ['title' => 'With Inês']));
+        meeting($this->coordinator, [$ines->person], ['title' => 'Draft with Inês']);
+        sent(meeting($this->coordinator, [$this->coordinator->person], ['title' => 'Without']));
+
+        expect(array_column($this->actingAs($ines)->getJson('/api/meetings')->json('meetings'), 'title'))->toBe(['With Inês']);
+    });
+});
