@@ -29,14 +29,14 @@ final class SyndexServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->app->singleton(ZoneData::class, static fn (): ZoneData => new SystemZoneData(self::zoneDataVersion()));
+        $this->app->singleton(ZoneData::class, static fn(): ZoneData => new SystemZoneData(self::zoneDataVersion()));
         $this->app->singleton(Randomness::class, SystemRandomness::class);
-        $this->app->singleton(Bridge::class, static fn (): Bridge => new HttpBridge(
+        $this->app->singleton(Bridge::class, static fn(): Bridge => new HttpBridge(
             (string) config('syndex.bridge.url'),
             (string) config('syndex.bridge.key'),
             (int) config('syndex.bridge.timeout_seconds'),
         ));
-        $this->app->singleton(PostRoom::class, static fn (): PostRoom => new SmtpPostRoom(
+        $this->app->singleton(PostRoom::class, static fn(): PostRoom => new SmtpPostRoom(
             (string) config('syndex.post_room.host'),
             (int) config('syndex.post_room.port'),
             (int) config('syndex.post_room.timeout_seconds'),
@@ -51,11 +51,11 @@ final class SyndexServiceProvider extends ServiceProvider
         JsonResource::withoutWrapping();
         URL::forceRootUrl((string) config('app.url'));
         // Behind nginx and a load balancer the port seen here is not the one in the browser.
-        Vite::createAssetPathsUsing(static fn (string $path): string => '/'.$path);
-        RateLimiter::for('sign-in', static fn (Request $request): array => [
+        Vite::createAssetPathsUsing(static fn(string $path): string => '/' . $path);
+        RateLimiter::for('sign-in', static fn(Request $request): array => [
             // Only what failed counts: whoever knows the password is no guesser.
-            Limit::perMinute(20)->by('ip:'.$request->ip())->after(self::failed(...)),
-            Limit::perMinute(5)->by('address:'.mb_strtolower((string) $request->input('email')).'|'.$request->ip())->after(self::failed(...)),
+            Limit::perMinute(20)->by('ip:' . $request->ip())->after(self::failed(...)),
+            Limit::perMinute(5)->by('address:' . mb_strtolower((string) $request->input('email')) . '|' . $request->ip())->after(self::failed(...)),
         ]);
     }
 

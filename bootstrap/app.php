@@ -11,21 +11,21 @@ use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Request;
 
 // All that a running Syndex keeps beside the database lies in one folder, chosen from outside.
-$var = getenv('SYNDEX_VAR') ?: dirname(__DIR__).'/var';
+$var = getenv('SYNDEX_VAR') ?: dirname(__DIR__) . '/var';
 
 $app = Application::configure(basePath: dirname(__DIR__))
-    ->withRouting(web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php')
-    ->withCommands([App\Invitations\WorkOutbox::class, App\Planning\TopUpCommand::class])
+    ->withRouting(web: __DIR__ . '/../routes/web.php', commands: __DIR__ . '/../routes/console.php')
+    ->withCommands([App\Invitations\WorkOutbox::class, App\Operations\BenchCommand::class, App\Operations\DoctorFacts::class, App\Planning\TopUpCommand::class])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->append(SecurityHeaders::class);
         $middleware->alias(['role' => RequireRole::class]);
-        $middleware->redirectGuestsTo(fn (Request $request): string => '/');
+        $middleware->redirectGuestsTo(fn(Request $request): string => '/');
         $middleware->trustProxies(at: ['127.0.0.1', '::1']);
     })
-    ->withExceptions(fn (Exceptions $exceptions) => Rendering::register($exceptions))
+    ->withExceptions(fn(Exceptions $exceptions) => Rendering::register($exceptions))
     ->create();
 
-$app->useStoragePath($var.'/storage');
+$app->useStoragePath($var . '/storage');
 $app->useEnvironmentPath($var);
 $app->loadEnvironmentFrom('app.env');
 

@@ -23,14 +23,14 @@ abstract class FeatureTestCase extends TestCase
 
     public function createApplication(): Application
     {
-        putenv('DB_DATABASE='.self::DATABASE);
+        putenv('DB_DATABASE=' . self::DATABASE);
         $_ENV['DB_DATABASE'] = $_SERVER['DB_DATABASE'] = self::DATABASE;
         /** @var Application $app */
-        $app = require __DIR__.'/../bootstrap/app.php';
+        $app = require __DIR__ . '/../bootstrap/app.php';
         $app->make(Kernel::class)->bootstrap();
         // Nothing of a test is told to the house's own pages.
         config(['syndex.live.publish_url' => null, 'syndex.outbox.hold_seconds' => 0, 'syndex.demo' => false, 'cache.default' => 'array']);
-        if (! self::$made) {
+        if (!self::$made) {
             $this->makeDatabase();
             self::$made = true;
         }
@@ -57,9 +57,9 @@ abstract class FeatureTestCase extends TestCase
     private function makeDatabase(): void
     {
         $settings = config('database.connections.mariadb');
-        $pdo = new PDO('mysql:unix_socket='.$settings['unix_socket'], $settings['username'], $settings['password']);
-        $pdo->exec('drop database if exists `'.self::DATABASE.'`');
-        $pdo->exec('create database `'.self::DATABASE.'` character set utf8mb4 collate utf8mb4_unicode_ci');
+        $pdo = new PDO('mysql:unix_socket=' . $settings['unix_socket'], $settings['username'], $settings['password']);
+        $pdo->exec('drop database if exists `' . self::DATABASE . '`');
+        $pdo->exec('create database `' . self::DATABASE . '` character set utf8mb4 collate utf8mb4_unicode_ci');
         Artisan::call('migrate', ['--force' => true]);
     }
 }

@@ -18,8 +18,8 @@ final class RequireRole
     public function handle(Request $request, Closure $next, string $who): Response
     {
         $account = $request->user();
-        if (! $account instanceof Account || ! $account->isActive()) {
-            throw new AuthenticationException;
+        if (!$account instanceof Account || !$account->isActive()) {
+            throw new AuthenticationException();
         }
         $allowed = match ($who) {
             'any' => true,
@@ -27,8 +27,8 @@ final class RequireRole
             'administrator' => $account->role === Role::Administrator,
             default => false,
         };
-        if (! $allowed) {
-            throw new AccessDeniedHttpException;
+        if (!$allowed) {
+            throw new AccessDeniedHttpException();
         }
 
         return $next($request);

@@ -14,7 +14,7 @@ final class SecurityHeaders
 {
     /** Positions of bars and blocks are set as style attributes, hence style-src-attr. */
     private const POLICY = "default-src 'self'; script-src 'self'; style-src 'self' 'nonce-%s'; style-src-attr 'unsafe-inline'; img-src 'self' data:; "
-        ."font-src 'self'; connect-src 'self'; frame-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+        . "font-src 'self'; connect-src 'self'; frame-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
     public function handle(Request $request, Closure $next): Response
     {
@@ -22,7 +22,7 @@ final class SecurityHeaders
         $nonce = Vite::useCspNonce();
         $response = $next($request);
         $headers = $response->headers;
-        if (! $headers->has('Content-Security-Policy')) {
+        if (!$headers->has('Content-Security-Policy')) {
             $headers->set('Content-Security-Policy', sprintf(self::POLICY, $nonce));
         }
         $headers->set('X-Content-Type-Options', 'nosniff');

@@ -34,7 +34,7 @@ final readonly class DayList
             ->with(['meeting.host', 'meeting.attendees.person', 'meeting.kit'])
             ->orderByDesc('all_day')->orderBy('starts_at')->orderBy('id')->get();
 
-        return array_values($found->map(fn (Occurrence $o): array => $this->row($o, $zone))->all());
+        return array_values($found->map(fn(Occurrence $o): array => $this->row($o, $zone))->all());
     }
 
     /** @return array<string, mixed> */
@@ -79,14 +79,14 @@ final readonly class DayList
     {
         $here = $zone->offsetAt($start);
         $places = [];
-        foreach ($meeting->attendees->map(static fn (Attendee $a): ?string => $a->person->zone)->filter()->unique() as $id) {
+        foreach ($meeting->attendees->map(static fn(Attendee $a): ?string => $a->person->zone)->filter()->unique() as $id) {
             $there = $this->zones->knows((string) $id) ? $this->zones->zone((string) $id)->offsetAt($start) : $here;
             if ($there !== $here) {
                 $places[] = ['city' => PlaceName::of((string) $id), 'local' => WallTime::ofSeconds($start + $there)->format(), 'distance' => abs($there - $here)];
             }
         }
-        usort($places, static fn (array $a, array $b): int => $b['distance'] <=> $a['distance']);
+        usort($places, static fn(array $a, array $b): int => $b['distance'] <=> $a['distance']);
 
-        return array_map(static fn (array $p): array => ['city' => $p['city'], 'local' => $p['local']], array_slice($places, 0, self::PLACES_NAMED));
+        return array_map(static fn(array $p): array => ['city' => $p['city'], 'local' => $p['local']], array_slice($places, 0, self::PLACES_NAMED));
     }
 }

@@ -40,10 +40,10 @@ final readonly class NeedsYou
             ->select(['id', 'meeting_id', 'recipient', 'state', 'outcome', 'created_at', 'kind'])
             ->whereIn('state', [DispatchState::Refused, DispatchState::GivenUp])
             ->where('kind', DispatchKind::Invitation)
-            ->whereHas('meeting', fn ($q) => $q->where('status', MeetingStatus::Sent)->where(fn ($m) => $m->whereNull('last_ends_at')->orWhere('last_ends_at', '>', now())))
+            ->whereHas('meeting', fn($q) => $q->where('status', MeetingStatus::Sent)->where(fn($m) => $m->whereNull('last_ends_at')->orWhere('last_ends_at', '>', now())))
             ->orderByDesc('id')->limit(self::MOST_OF_A_KIND)->get();
 
-        return array_values($failed->map(static fn (Dispatch $d): array => [
+        return array_values($failed->map(static fn(Dispatch $d): array => [
             'code' => $d->state === DispatchState::Refused ? 'refused' : 'given_up',
             'recipient' => $d->recipient,
             'outcome' => $d->outcome,
@@ -62,7 +62,7 @@ final readonly class NeedsYou
             ->join('meetings', 'meetings.id', '=', 'attendees.meeting_id')
             ->join('people', 'people.id', '=', 'attendees.person_id')
             ->where('meetings.status', MeetingStatus::Sent->value)->whereNotNull('meetings.rrule')->where('meetings.all_day', false)
-            ->where(fn ($q) => $q->whereNull('meetings.last_ends_at')->orWhere('meetings.last_ends_at', '>', now()->addWeek()))
+            ->where(fn($q) => $q->whereNull('meetings.last_ends_at')->orWhere('meetings.last_ends_at', '>', now()->addWeek()))
             ->whereNotNull('people.zone')->whereColumn('people.zone', '!=', 'meetings.zone')
             ->groupBy('people.zone')
             ->selectRaw('people.zone as zone, count(distinct attendees.person_id) as people')
@@ -101,6 +101,6 @@ final readonly class NeedsYou
         $drafts = Meeting::query()->where('coordinator_id', $account->id)->whereIn('status', [MeetingStatus::Draft, MeetingStatus::Kept])
             ->orderByDesc('updated_at')->limit(self::MOST_OF_A_KIND)->get();
 
-        return array_values($drafts->map(static fn (Meeting $m): array => ['code' => $m->status === MeetingStatus::Draft ? 'draft' : 'kept', 'meetingId' => $m->id, 'title' => $m->title, 'updatedAt' => $m->updated_at->toIso8601ZuluString()])->all());
+        return array_values($drafts->map(static fn(Meeting $m): array => ['code' => $m->status === MeetingStatus::Draft ? 'draft' : 'kept', 'meetingId' => $m->id, 'title' => $m->title, 'updatedAt' => $m->updated_at->toIso8601ZuluString()])->all());
     }
 }

@@ -9,7 +9,7 @@ final class NotNow extends Refusal
 {
     public static function locked(string $status): self
     {
-        return new self('locked', 409, __('failures.locked_'.$status));
+        return new self('locked', 409, __('failures.locked_' . $status));
     }
 
     /** @param array<string, mixed> $current the sheet as it stands now, so that nothing typed need be lost */

@@ -21,9 +21,9 @@ final class Rendering
     public static function register(Exceptions $exceptions): void
     {
         $exceptions->dontReport([Refusal::class]);
-        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*', 'live-allowed'));
+        $exceptions->shouldRenderJsonWhen(static fn(Request $request): bool => $request->is('api/*', 'live-allowed'));
         $exceptions->render(static function (\Throwable $e, Request $request): ?JsonResponse {
-            if (! $request->is('api/*', 'live-allowed')) {
+            if (!$request->is('api/*', 'live-allowed')) {
                 return null;
             }
 
@@ -42,7 +42,7 @@ final class Rendering
             $e instanceof ThrottleRequestsException => ['too_many_tries', 429, __('failures.too_many_tries', ['seconds' => (string) ($e->getHeaders()['Retry-After'] ?? 60)]), [], []],
             $e instanceof CoreException => ['cannot_be', 422, $e->getMessage(), [], []],
             $e instanceof HttpExceptionInterface => self::http($e),
-            default => ['broken', 500, __('failures.broken'), [], config('app.debug') === true ? ['exception' => $e::class, 'said' => $e->getMessage(), 'at' => $e->getFile().':'.$e->getLine()] : []],
+            default => ['broken', 500, __('failures.broken'), [], config('app.debug') === true ? ['exception' => $e::class, 'said' => $e->getMessage(), 'at' => $e->getFile() . ':' . $e->getLine()] : []],
         };
 
         return new JsonResponse(['code' => $code, 'message' => $message, 'errors' => (object) $errors, 'details' => (object) $details], $status);

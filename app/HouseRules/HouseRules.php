@@ -44,6 +44,6 @@ final class HouseRules
     /** @return array<string, mixed> */
     private function all(): array
     {
-        return $this->known ??= DB::table('house_rules')->pluck('value', 'name')->map(static fn ($v) => json_decode((string) $v, true))->all();
+        return $this->known ??= DB::table('house_rules')->pluck('value', 'name')->map(static fn($v) => json_decode((string) $v, true))->all();
     }
 }

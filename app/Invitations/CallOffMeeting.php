@@ -32,7 +32,7 @@ final readonly class CallOffMeeting
             foreach ($messages as $message) {
                 $person = Recipient::of($meeting, $message);
                 $letter = $this->letters->callingOff($meeting, $person);
-                $this->outbox->about($meeting->id, $meeting->uid, $person, $message, $letter->subject, static fn (string $id): string => PackMail::invitation($meeting, $person, $letter, $message, $id));
+                $this->outbox->about($meeting->id, $meeting->uid, $person, $message, $letter->subject, static fn(string $id): string => PackMail::invitation($meeting, $person, $letter, $message, $id));
             }
             $meeting->update([
                 'status' => MeetingStatus::CalledOff,

@@ -44,13 +44,14 @@ final readonly class DeliverDue
                 ->where('d.state', DispatchState::Waiting->value)
                 ->where('d.next_try_at', '<=', now())
                 ->where('d.hold_until', '<=', now())
-                ->whereNotExists(static fn ($q) => $q->selectRaw('1')->from('dispatches as e')
+                ->whereNotExists(static fn($q) => $q->selectRaw('1')->from('dispatches as e')
                     ->whereColumn('e.uid', 'd.uid')->whereColumn('e.recipient', 'd.recipient')->whereColumn('e.id', '<', 'd.id')
                     ->whereIn('e.state', [DispatchState::Waiting->value, DispatchState::Sending->value]))
                 // In the order of the index: what is read is locked, and what is sorted would be read whole.
                 ->orderBy('d.next_try_at')->orderBy('d.id')->limit(self::BATCH)
                 ->lock('for update skip locked')
-                ->pluck('d.id')->map(static fn ($id): int => (int) $id)->values()->all();
+                ->pluck('d.id')->all();
+            $due = array_map(static fn($id): int => (int) $id, array_values($due));
             if ($due !== []) {
                 DB::table('dispatches')->whereIn('id', $due)->update(['state' => DispatchState::Sending->value, 'claimed_by' => $worker, 'claimed_at' => now(), 'tries' => DB::raw('tries + 1')]);
             }
@@ -62,7 +63,7 @@ final readonly class DeliverDue
     private function deliver(Dispatch $dispatch): void
     {
         try {
-            $answer = $this->postRoom->deliver($dispatch->mail, 'b-'.$dispatch->envelope_token.'@'.config('syndex.mail_domain'), $dispatch->recipient);
+            $answer = $this->postRoom->deliver($dispatch->mail, 'b-' . $dispatch->envelope_token . '@' . config('syndex.mail_domain'), $dispatch->recipient);
             $dispatch->update(['state' => DispatchState::Sent, 'sent_at' => now(), 'outcome' => mb_strimwidth($answer, 0, 490, '…'), 'claimed_by' => null]);
         } catch (DeliveryFailed $failed) {
             $this->settle($dispatch, $failed);

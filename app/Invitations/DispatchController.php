@@ -31,8 +31,8 @@ final class DispatchController
             $query->where('meeting_id', $request->string('meeting')->toString());
         }
         foreach (preg_split('/\s+/', $request->string('q')->toString(), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
-            $like = '%'.addcslashes($word, '%_\\').'%';
-            $query->where(fn (Builder $q) => $q->where('recipient', 'like', $like)->orWhere('subject', 'like', $like));
+            $like = '%' . addcslashes($word, '%_\\') . '%';
+            $query->where(fn(Builder $q) => $q->where('recipient', 'like', $like)->orWhere('subject', 'like', $like));
         }
         $found = $query->orderByDesc('id')->paginate(self::PER_PAGE, page: $request->integer('page', 1));
 
@@ -56,7 +56,7 @@ final class DispatchController
         return new JsonResponse([
             ...$this->row($dispatch),
             'text' => $mail->getTextContent(),
-            'calendar' => $mail->getPart(0, static fn ($part): bool => $part->getContentType() === 'text/calendar')?->getContent(),
+            'calendar' => $mail->getPart(0, static fn($part): bool => $part->getContentType() === 'text/calendar')?->getContent(),
             'source' => $dispatch->mail,
         ]);
     }
@@ -65,7 +65,7 @@ final class DispatchController
     {
         $html = $dispatch->kind === DispatchKind::AccountLink ? null : Message::from($dispatch->mail, false)->getHtmlContent();
 
-        return $html === null ? throw new NotFoundHttpException : new Response($html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Content-Security-Policy' => InvitationController::FRAME_POLICY]);
+        return $html === null ? throw new NotFoundHttpException() : new Response($html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Content-Security-Policy' => InvitationController::FRAME_POLICY]);
     }
 
     /** @param Builder<Dispatch> $query */

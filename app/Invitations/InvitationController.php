@@ -82,7 +82,7 @@ final readonly class InvitationController
 
         return new Response(Announce::file($this->snapshot->meeting($meeting), Instant::ofSeconds(now()->getTimestamp())), 200, [
             'Content-Type' => 'text/calendar; charset=utf-8',
-            'Content-Disposition' => 'attachment; filename="'.$name.'.ics"',
+            'Content-Disposition' => 'attachment; filename="' . $name . '.ics"',
         ]);
     }
 
@@ -97,6 +97,6 @@ final readonly class InvitationController
 
     private function attendee(Meeting $meeting, Person $person): Person
     {
-        return Attendee::query()->where('meeting_id', $meeting->id)->where('person_id', $person->id)->exists() ? $person : throw new NotFoundHttpException;
+        return Attendee::query()->where('meeting_id', $meeting->id)->where('person_id', $person->id)->exists() ? $person : throw new NotFoundHttpException();
     }
 }

@@ -51,7 +51,7 @@ final class Outbox
     /** Whether no message about this meeting can have reached this recipient. One that was tried may have. */
     private function nothingLeft(string $uid, string $recipient): bool
     {
-        return ! Dispatch::query()->where('uid', $uid)->where('recipient', $recipient)->where('tries', '>', 0)->exists();
+        return !Dispatch::query()->where('uid', $uid)->where('recipient', $recipient)->where('tries', '>', 0)->exists();
     }
 
     /**
@@ -60,7 +60,7 @@ final class Outbox
      */
     private function write(array $values, CarbonImmutable $holdUntil, callable $pack): Dispatch
     {
-        $messageId = strtolower((string) Str::ulid()).'@'.config('syndex.mail_domain');
+        $messageId = strtolower((string) Str::ulid()) . '@' . config('syndex.mail_domain');
 
         return Dispatch::query()->create([
             ...$values,

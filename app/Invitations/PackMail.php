@@ -47,7 +47,7 @@ final class PackMail
     /** From and the envelope sender are both of our own domain, so that the receiving side finds them aligned. */
     private static function pack(Address $from, Address $to, string $subject, string $messageId, AbstractPart $body): string
     {
-        $headers = (new Headers)
+        $headers = (new Headers())
             ->addMailboxListHeader('From', [$from])
             ->addMailboxListHeader('To', [$to])
             ->addTextHeader('Subject', $subject)

@@ -42,7 +42,7 @@ final readonly class ReadBack
             'meeting' => $this->view->of($meeting),
             'missing' => $this->readiness->missing($meeting),
             'odd' => [...$this->people($states, count($states)), ...$this->sheetOdds($meeting)],
-            'recipients' => $meeting->attendees->map(fn (Attendee $a): array => $this->recipient($a, $meeting, $states))->all(),
+            'recipients' => $meeting->attendees->map(fn(Attendee $a): array => $this->recipient($a, $meeting, $states))->all(),
             'dates' => count($states),
             'complete' => $plan->dates->complete,
         ];
@@ -62,7 +62,7 @@ final readonly class ReadBack
                 }
                 if ($standing->light === Light::Night) {
                     $nights[$standing->id][] = self::clockOf($standing);
-                } elseif (! in_array($standing->light, [Light::InHours, Light::Unknown], true)) {
+                } elseif (!in_array($standing->light, [Light::InHours, Light::Unknown], true)) {
                     $off[$standing->id][] = self::clockOf($standing);
                 }
             }

@@ -14,6 +14,6 @@ final class Recipient
 {
     public static function of(Meeting $meeting, Message $message): Person
     {
-        return $meeting->attendees->firstOrFail(static fn (Attendee $a): bool => $a->person->email === $message->to)->person;
+        return $meeting->attendees->firstOrFail(static fn(Attendee $a): bool => $a->person->email === $message->to)->person;
     }
 }

@@ -25,7 +25,7 @@ final readonly class SendMeeting
     {
         return DB::transaction(function () use ($meeting, $version): Meeting {
             $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
-            if (! $meeting->status->isEditable()) {
+            if (!$meeting->status->isEditable()) {
                 throw NotNow::locked($meeting->status->value);
             }
             if ($meeting->version !== $version) {
@@ -51,7 +51,7 @@ final readonly class SendMeeting
     {
         $person = Recipient::of($meeting, $message);
         $letter = $this->letters->invitation($meeting, $person);
-        $this->outbox->about($meeting->id, $meeting->uid, $person, $message, $letter->subject, static fn (string $id): string => PackMail::invitation($meeting, $person, $letter, $message, $id));
+        $this->outbox->about($meeting->id, $meeting->uid, $person, $message, $letter->subject, static fn(string $id): string => PackMail::invitation($meeting, $person, $letter, $message, $id));
     }
 
     /** @return list<string> channels of the colleagues concerned who have an account */

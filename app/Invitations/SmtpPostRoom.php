@@ -41,7 +41,7 @@ final class SmtpPostRoom implements PostRoom
     private function transport(): EsmtpTransport
     {
         if ($this->transport === null) {
-            $stream = (new SocketStream)->setTimeout($this->timeoutSeconds);
+            $stream = (new SocketStream())->setTimeout($this->timeoutSeconds);
             $this->transport = (new EsmtpTransport($this->host, $this->port, false, stream: $stream))->setLocalDomain($this->ownDomain);
         }
 

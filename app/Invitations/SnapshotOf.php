@@ -39,10 +39,10 @@ final readonly class SnapshotOf
             joinLink: $kit?->link,
             organizerAddress: $organizer,
             organizerName: $host->called(),
-            sentBy: ! $own && $meeting->coordinator->email !== $host->email ? $meeting->coordinator->email : null,
+            sentBy: !$own && $meeting->coordinator->email !== $host->email ? $meeting->coordinator->email : null,
             series: $this->series->of($meeting),
             durationMinutes: $meeting->duration_minutes,
-            invitees: array_values($meeting->attendees->map(static fn (Attendee $a): Invitee => new Invitee(
+            invitees: array_values($meeting->attendees->map(static fn(Attendee $a): Invitee => new Invitee(
                 $a->person->email,
                 $a->person->name,
                 $a->person_id === $meeting->host_id ? AttendeeRole::Chair : ($a->role === Wanted::Required ? AttendeeRole::Required : AttendeeRole::Optional),
@@ -53,28 +53,28 @@ final readonly class SnapshotOf
     /** The meeting's own address on Syndex's domain, to which answers come back. */
     public static function addressOf(Meeting $meeting): string
     {
-        return 'm-'.$meeting->address_token.'@'.config('syndex.mail_domain');
+        return 'm-' . $meeting->address_token . '@' . config('syndex.mail_domain');
     }
 
     private function description(Meeting $meeting): string
     {
         $parts = [$meeting->purpose ?? ''];
         if ($meeting->agenda->isNotEmpty()) {
-            $parts[] = __('mail.agenda').":\n".$meeting->agenda->map(static fn (AgendaItem $i): string => '- '.$i->inWords())->implode("\n");
+            $parts[] = __('mail.agenda') . ":\n" . $meeting->agenda->map(static fn(AgendaItem $i): string => '- ' . $i->inWords())->implode("\n");
         }
         if ($meeting->links !== []) {
-            $parts[] = __('mail.links').":\n".implode("\n", array_map(static fn (array $l): string => '- '.($l['label'] === '' ? '' : $l['label'].': ').$l['url'], $meeting->links));
+            $parts[] = __('mail.links') . ":\n" . implode("\n", array_map(static fn(array $l): string => '- ' . ($l['label'] === '' ? '' : $l['label'] . ': ') . $l['url'], $meeting->links));
         }
         if ($meeting->join_mode->isOnline() && $meeting->kit !== null) {
-            $parts[] = __('mail.join').': '.$meeting->kit->link."\n"
-                .__('mail.number_and_passcode', ['number' => MeetingNumber::of($meeting->kit->number)->format(), 'passcode' => $meeting->kit->passcode])."\n"
-                .implode("\n", array_map(static fn (array $d): string => __('mail.by_phone').' '.PhoneText::of($d['number']).' ('.$d['country'].')', $meeting->kit->dial_ins))."\n"
-                .__('mail.then_pin', ['number' => $meeting->kit->number, 'pin' => $meeting->kit->pin]);
+            $parts[] = __('mail.join') . ': ' . $meeting->kit->link . "\n"
+                . __('mail.number_and_passcode', ['number' => MeetingNumber::of($meeting->kit->number)->format(), 'passcode' => $meeting->kit->passcode]) . "\n"
+                . implode("\n", array_map(static fn(array $d): string => __('mail.by_phone') . ' ' . PhoneText::of($d['number']) . ' (' . $d['country'] . ')', $meeting->kit->dial_ins)) . "\n"
+                . __('mail.then_pin', ['number' => $meeting->kit->number, 'pin' => $meeting->kit->pin]);
         }
         if ($meeting->join_mode->needsPlace() && $meeting->place !== null) {
-            $parts[] = __('mail.place').': '.$meeting->place;
+            $parts[] = __('mail.place') . ': ' . $meeting->place;
         }
 
-        return implode("\n\n", array_filter($parts, static fn (string $p): bool => $p !== ''));
+        return implode("\n\n", array_filter($parts, static fn(string $p): bool => $p !== ''));
     }
 }

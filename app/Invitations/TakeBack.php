@@ -23,7 +23,7 @@ final readonly class TakeBack
                 throw NotNow::locked($meeting->status->value);
             }
             $dispatches = Dispatch::query()->where('meeting_id', $meeting->id)->where('sequence', $meeting->sequence)->whereNot('state', DispatchState::TakenBack)->lockForUpdate()->get();
-            if ($dispatches->contains(static fn (Dispatch $d): bool => $d->state !== DispatchState::Waiting || $d->tries > 0)) {
+            if ($dispatches->contains(static fn(Dispatch $d): bool => $d->state !== DispatchState::Waiting || $d->tries > 0)) {
                 throw NotNow::tooLateToTakeBack();
             }
             Dispatch::query()->whereIn('id', $dispatches->pluck('id'))->update(['state' => DispatchState::TakenBack]);

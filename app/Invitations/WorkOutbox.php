@@ -19,14 +19,14 @@ final class WorkOutbox extends Command
         $this->trap([SIGTERM, SIGINT], function (): void {
             $this->stopping = true;
         });
-        $worker = gethostname().':'.getmypid();
+        $worker = gethostname() . ':' . getmypid();
         $end = time() + (int) $this->option('seconds');
         do {
             $taken = $deliver($worker);
-            if ($taken === 0 && $this->option('once') === false && ! $this->stopping) {
+            if ($taken === 0 && $this->option('once') === false && !$this->stopping) {
                 usleep(500_000);
             }
-        } while (! $this->stopping && ($this->option('once') === true ? $taken > 0 : time() < $end));
+        } while (!$this->stopping && ($this->option('once') === true ? $taken > 0 : time() < $end));
 
         return self::SUCCESS;
     }

@@ -17,8 +17,8 @@ final readonly class WriteAccountMail
     {
         $subject = __("mail.account_{$why}_subject");
         $text = __("mail.account_{$why}_body", ['name' => $account->person->called(), 'link' => $link, 'days' => (string) intdiv($hours, 24), 'hours' => (string) $hours]);
-        $from = new Address('accounts@'.config('syndex.mail_domain'), (string) config('syndex.mail_name'));
+        $from = new Address('accounts@' . config('syndex.mail_domain'), (string) config('syndex.mail_name'));
         $to = new Address($account->email, $account->person->name ?? '');
-        $this->outbox->toAccount($account->person, $subject, static fn (string $id): string => PackMail::plain($from, $to, $subject, $text, $id));
+        $this->outbox->toAccount($account->person, $subject, static fn(string $id): string => PackMail::plain($from, $to, $subject, $text, $id));
     }
 }

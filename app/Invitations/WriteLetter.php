@@ -33,7 +33,7 @@ final class WriteLetter
 
     public function __construct(private readonly Factory $views, private readonly MeetingSeries $series, private readonly ZoneData $zones, private readonly HouseRules $rules)
     {
-        $this->dates = new \WeakMap;
+        $this->dates = new \WeakMap();
     }
 
     public function invitation(Meeting $meeting, Person $person): Letter
@@ -43,25 +43,30 @@ final class WriteLetter
             ? __('mail.subject_invitation_all_day', ['title' => $meeting->title, 'date' => $facts['shortDate']])
             : __('mail.subject_invitation', ['title' => $meeting->title, 'date' => $facts['shortDate'], 'clock' => $facts['clock'], 'place' => $facts['place']]);
 
-        return $this->letter($subject, 'invitation', $facts);
+        return $this->letter($subject, 'mail.invitation', $facts);
     }
 
     public function callingOff(Meeting $meeting, Person $person): Letter
     {
         $facts = $this->facts($meeting, $person);
 
-        return $this->letter(__('mail.subject_calling_off', ['title' => $meeting->title, 'date' => $facts['shortDate']]), 'calling-off', $facts);
+        return $this->letter(__('mail.subject_calling_off', ['title' => $meeting->title, 'date' => $facts['shortDate']]), 'mail.calling-off', $facts);
     }
 
-    /** @param array<string, mixed> $facts */
+    /**
+     * @param view-string $view the HTML; its plain twin ends in "-text"
+     * @param array<string, mixed> $facts
+     */
     private function letter(string $subject, string $view, array $facts): Letter
     {
-        $text = $this->views->make("mail.$view-text", $facts)->render();
+        /** @var view-string $plain */
+        $plain = $view . '-text';
+        $text = $this->views->make($plain, $facts)->render();
 
         return new Letter(
             trim((string) preg_replace('/\s+/u', ' ', $subject)),
-            trim((string) preg_replace("/\n{3,}/", "\n\n", $text))."\n",
-            $this->views->make("mail.$view", $facts)->render(),
+            trim((string) preg_replace("/\n{3,}/", "\n\n", $text)) . "\n",
+            $this->views->make($view, $facts)->render(),
         );
     }
 
@@ -75,7 +80,7 @@ final class WriteLetter
         $known = $person->zone !== null && $this->zones->knows($person->zone);
         $zone = $known ? $this->zones->zone((string) $person->zone) : $anchor;
         $host = $meeting->host ?? $meeting->coordinator->person;
-        $attendee = $meeting->attendees->first(static fn (Attendee $a): bool => $a->person_id === $person->id);
+        $attendee = $meeting->attendees->first(static fn(Attendee $a): bool => $a->person_id === $person->id);
         $kit = $meeting->join_mode->isOnline() ? $meeting->kit : null;
 
         return [
@@ -90,10 +95,10 @@ final class WriteLetter
                 'digits' => $kit->number,
                 'passcode' => $kit->passcode,
                 'pin' => $kit->pin,
-                'phones' => array_map(static fn (array $d): array => ['uri' => 'tel:'.$d['number'], 'text' => PhoneText::of($d['number']), 'country' => $d['country']], $kit->dial_ins),
+                'phones' => array_map(static fn(array $d): array => ['uri' => 'tel:' . $d['number'], 'text' => PhoneText::of($d['number']), 'country' => $d['country']], $kit->dial_ins),
             ],
             'where' => $meeting->join_mode->needsPlace() ? $meeting->place : null,
-            'who' => $meeting->attendees->map(static fn (Attendee $a): string => $a->person->called())->all(),
+            'who' => $meeting->attendees->map(static fn(Attendee $a): string => $a->person->called())->all(),
             'organisation' => $this->rules->organisation(),
         ];
     }
@@ -104,7 +109,7 @@ final class WriteLetter
         $reading = LocalReading::of($dates, $series->allDay ? $this->zones->zone('UTC') : $zone);
         $first = $reading->starts[0] ?? $series->start;
         $there = WallTime::ofSeconds($series->allDay ? $first->seconds : $anchor->toWall($dates->starts[0] ?? $series->moment($series->start->seconds)));
-        $other = ! $series->allDay && $known && $there->seconds !== $first->seconds;
+        $other = !$series->allDay && $known && $there->seconds !== $first->seconds;
 
         return [
             'date' => EnglishSentence::weekdayAndDate($first),
@@ -118,7 +123,7 @@ final class WriteLetter
             'anchorLine' => $other ? __('mail.anchor_time', ['clock' => $there->formatClock(), 'weekday' => self::weekday($there), 'place' => PlaceName::of($anchor->id)]) : null,
             'sentence' => $series->rule === null ? null : EnglishSentence::join(EnglishSentence::pieces($series, $meeting->duration_minutes, $meeting->zone)),
             'droppedLine' => $series->dropped === [] ? null : __('mail.dropped', ['dates' => implode(', ', array_map(EnglishSentence::date(...), $series->dropped))]),
-            'shiftLines' => $series->allDay ? [] : array_map(static fn (array $e): string => __('mail.clock_shift', [
+            'shiftLines' => $series->allDay ? [] : array_map(static fn(array $e): string => __('mail.clock_shift', [
                 'dates' => $e['dates'] === 1 ? __('mail.one_date') : __('mail.n_dates', ['n' => (string) $e['dates']]),
                 'date' => EnglishSentence::date($e['first']),
                 'clock' => $e['clock'],
@@ -136,6 +141,6 @@ final class WriteLetter
     {
         [$weekday, $day, $month, $year] = explode(' ', EnglishSentence::weekdayAndDate($wall));
 
-        return substr($weekday, 0, 3)." $day ".substr($month, 0, 3)." $year";
+        return substr($weekday, 0, 3) . " $day " . substr($month, 0, 3) . " $year";
     }
 }

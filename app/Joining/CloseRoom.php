@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Joining;
 
-use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Queue\Queueable;
 
 /** Closes the room of a meeting that will not be held. Safe to run twice. */
 final class CloseRoom implements ShouldQueue

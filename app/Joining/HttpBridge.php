@@ -22,13 +22,13 @@ final readonly class HttpBridge implements Bridge
 
     public function open(string $title, Passcode $passcode, Pin $pin): BridgeMeeting
     {
-        $response = $this->ask(static fn (PendingRequest $http): Response => $http->post('/meetings', ['title' => $title, 'passcode' => $passcode->text, 'pin' => $pin->digits]));
+        $response = $this->ask(static fn(PendingRequest $http): Response => $http->post('/meetings', ['title' => $title, 'passcode' => $passcode->text, 'pin' => $pin->digits]));
         try {
             return new BridgeMeeting(
                 (string) $response->json('id'),
                 (string) $response->json('link'),
                 MeetingNumber::of((string) $response->json('number')),
-                array_map(static fn (array $n): DialIn => DialIn::of((string) ($n['country'] ?? ''), (string) ($n['number'] ?? '')), array_values((array) $response->json('dial_ins'))),
+                array_map(static fn(array $n): DialIn => DialIn::of((string) ($n['country'] ?? ''), (string) ($n['number'] ?? '')), array_values((array) $response->json('dial_ins'))),
             );
         } catch (CoreException) {
             throw BridgeFailed::refused($response->status());
@@ -37,12 +37,12 @@ final readonly class HttpBridge implements Bridge
 
     public function changePasscode(string $bridgeId, Passcode $passcode): void
     {
-        $this->ask(static fn (PendingRequest $http): Response => $http->patch('/meetings/'.rawurlencode($bridgeId), ['passcode' => $passcode->text]));
+        $this->ask(static fn(PendingRequest $http): Response => $http->patch('/meetings/' . rawurlencode($bridgeId), ['passcode' => $passcode->text]));
     }
 
     public function close(string $bridgeId): void
     {
-        $this->ask(static fn (PendingRequest $http): Response => $http->delete('/meetings/'.rawurlencode($bridgeId)), [404, 410]);
+        $this->ask(static fn(PendingRequest $http): Response => $http->delete('/meetings/' . rawurlencode($bridgeId)), [404, 410]);
     }
 
     /**

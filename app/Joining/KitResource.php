@@ -20,7 +20,7 @@ final class KitResource extends JsonResource
             'number' => MeetingNumber::of($this->number)->format(),
             'passcode' => $this->passcode,
             'pin' => $this->pin,
-            'dialIns' => array_map(static fn (array $d): array => ['country' => $d['country'], 'number' => PhoneText::of($d['number']), 'uri' => 'tel:'.$d['number']], $this->dial_ins),
+            'dialIns' => array_map(static fn(array $d): array => ['country' => $d['country'], 'number' => PhoneText::of($d['number']), 'uri' => 'tel:' . $d['number']], $this->dial_ins),
         ];
     }
 }

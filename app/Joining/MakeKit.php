@@ -20,7 +20,7 @@ final readonly class MakeKit
     /** @param ?string $typed a passcode of the coordinator's own; null or empty: it is made up */
     public function __invoke(Meeting $meeting, #[\SensitiveParameter] ?string $typed): JoiningKit
     {
-        if (! $meeting->status->isEditable()) {
+        if (!$meeting->status->isEditable()) {
             throw NotNow::locked($meeting->status->value);
         }
         $passcode = $typed === null || $typed === '' ? null : Passcode::typed($typed);
@@ -32,14 +32,14 @@ final readonly class MakeKit
         $pin = Pin::made($this->randomness);
         $room = $this->bridge->open($meeting->title, $passcode, $pin);
 
-        return DB::transaction(fn (): JoiningKit => JoiningKit::query()->create([
+        return DB::transaction(fn(): JoiningKit => JoiningKit::query()->create([
             'meeting_id' => $meeting->id,
             'bridge_id' => $room->id,
             'link' => $room->link,
             'number' => $room->number->digits,
             'passcode' => $passcode->text,
             'pin' => $pin->digits,
-            'dial_ins' => array_map(static fn (DialIn $d): array => ['country' => $d->country, 'number' => $d->number], $room->dialIns),
+            'dial_ins' => array_map(static fn(DialIn $d): array => ['country' => $d->country, 'number' => $d->number], $room->dialIns),
         ]));
     }
 

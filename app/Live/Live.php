@@ -23,13 +23,13 @@ final class Live
     public function tell(array $channels, string $topic, string $id): void
     {
         $url = config('syndex.live.publish_url');
-        if (! is_string($url) || $url === '') {
+        if (!is_string($url) || $url === '') {
             return;
         }
         DB::afterCommit(static function () use ($url, $channels, $topic, $id): void {
             foreach (array_unique($channels) as $channel) {
                 try {
-                    Http::timeout(1)->connectTimeout(1)->withBody((string) json_encode(['topic' => $topic, 'id' => $id]), 'application/json')->post($url.'/'.$channel);
+                    Http::timeout(1)->connectTimeout(1)->withBody((string) json_encode(['topic' => $topic, 'id' => $id]), 'application/json')->post($url . '/' . $channel);
                 } catch (ConnectionException) {
                     return;
                 }
@@ -39,6 +39,6 @@ final class Live
 
     public static function channelOf(Account $account): string
     {
-        return $account->role->plans() ? self::COORDINATION : 'account-'.strtolower($account->id);
+        return $account->role->plans() ? self::COORDINATION : 'account-' . strtolower($account->id);
     }
 }

@@ -29,7 +29,7 @@ final class Occupancy
             ->where('occurrences.ends_at', '>', gmdate('Y-m-d H:i:s', $reach->start))
             ->where('occurrences.all_day', false)
             ->where('attendees.partstat', '!=', 'declined')
-            ->when($exceptMeetingId !== null, fn ($q) => $q->where('meetings.id', '!=', $exceptMeetingId))
+            ->when($exceptMeetingId !== null, fn($q) => $q->where('meetings.id', '!=', $exceptMeetingId))
             ->select(['attendees.person_id', 'meetings.title', 'meetings.status', 'attendees.partstat'])
             ->selectRaw('unix_timestamp(occurrences.starts_at) as start_at, unix_timestamp(occurrences.ends_at) as end_at')
             ->orderBy('occurrences.starts_at')

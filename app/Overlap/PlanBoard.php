@@ -50,7 +50,7 @@ final readonly class PlanBoard
             'movedFrom' => $series->start->seconds === $asked->start->seconds ? null : $asked->start->format(),
             'startLocal' => $series->start->format(),
             'repeats' => $series->rule === null ? null : Repeats::fromRule($series->rule, $series->start),
-            'dropped' => array_map(static fn (WallTime $w): string => $w->format(), $series->dropped),
+            'dropped' => array_map(static fn(WallTime $w): string => $w->format(), $series->dropped),
             'zoneCity' => PlaceName::of($sheet->zone->id),
             'complete' => $dates->complete,
             'open' => $series->rule?->isOpen() ?? false,

@@ -32,7 +32,7 @@ final readonly class AccountController
             if (Account::query()->lockForUpdate()->exists()) {
                 throw NotNow::notEmpty();
             }
-            $person = ($this->savePerson)(new Person, ['kind' => PersonKind::Colleague, 'name' => $request->string('name')->trim()->toString(), 'email' => $this->address($request), 'zone' => $request->string('zone')->toString()]);
+            $person = ($this->savePerson)(new Person(), ['kind' => PersonKind::Colleague, 'name' => $request->string('name')->trim()->toString(), 'email' => $this->address($request), 'zone' => $request->string('zone')->toString()]);
 
             return Account::query()->create(['person_id' => $person->id, 'email' => mb_strtolower($person->email), 'password' => $request->string('password')->toString(), 'role' => Role::Administrator]);
         });
@@ -69,11 +69,11 @@ final readonly class AccountController
             $active = $request->has('active') ? $request->boolean('active') : $account->isActive();
             $role = $request->has('role') ? Role::from($request->string('role')->toString()) : $account->role;
             $others = Account::query()->where('role', Role::Administrator)->whereNull('deactivated_at')->where('id', '!=', $account->id)->lockForUpdate()->exists();
-            if (! $others && $account->role === Role::Administrator && (! $active || $role !== Role::Administrator)) {
+            if (!$others && $account->role === Role::Administrator && (!$active || $role !== Role::Administrator)) {
                 throw NotNow::lastAdministrator();
             }
             $account->update(['role' => $role, 'deactivated_at' => $active ? null : ($account->deactivated_at ?? now())]);
-            if (! $active) {
+            if (!$active) {
                 DB::table('sessions')->where('user_id', $account->id)->delete();
             }
         });
@@ -85,6 +85,6 @@ final readonly class AccountController
     {
         $check = MailAddress::check($request->string('email')->toString());
 
-        return $check->address ?? throw ValidationException::withMessages(['email' => __('people.address_'.$check->problem)]);
+        return $check->address ?? throw ValidationException::withMessages(['email' => __('people.address_' . $check->problem)]);
     }
 }

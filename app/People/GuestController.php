@@ -26,7 +26,7 @@ final class GuestController
             'name' => $check->name,
             'problem' => $check->problem,
             'suggestion' => $check->suggestion,
-            'message' => $check->problem === null || $check->problem === 'slip' ? null : __('people.address_'.$check->problem),
+            'message' => $check->problem === null || $check->problem === 'slip' ? null : __('people.address_' . $check->problem),
         ]);
     }
 
@@ -36,18 +36,18 @@ final class GuestController
         $request->validate(['address' => ['required', 'string', 'max:300']]);
         $check = MailAddress::check($request->string('address')->toString());
         if ($check->address === null) {
-            throw ValidationException::withMessages(['address' => __('people.address_'.$check->problem)]);
+            throw ValidationException::withMessages(['address' => __('people.address_' . $check->problem)]);
         }
         $person = Person::query()->where('email', $check->address)->first()
-            ?? $save(new Person, ['kind' => PersonKind::Guest, 'email' => $check->address, 'name' => $check->name]);
+            ?? $save(new Person(), ['kind' => PersonKind::Guest, 'email' => $check->address, 'name' => $check->name]);
 
         return new JsonResponse((new PersonResource($person))->toArray($request));
     }
 
     private function checked(Request $request): AddressCheck
     {
-        $domains = Person::query()->select('email_domain')->groupBy('email_domain')->orderByRaw('count(*) desc')->limit(self::KNOWN_DOMAINS)->pluck('email_domain')->map(strval(...))->values()->all();
+        $domains = Person::query()->select('email_domain')->groupBy('email_domain')->orderByRaw('count(*) desc')->limit(self::KNOWN_DOMAINS)->pluck('email_domain')->map(strval(...))->all();
 
-        return MailAddress::check($request->string('address')->toString(), $domains);
+        return MailAddress::check($request->string('address')->toString(), array_values($domains));
     }
 }

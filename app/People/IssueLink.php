@@ -32,6 +32,6 @@ final readonly class IssueLink
         $token = Str::random(48);
         $known = new AccountToken(['token_hash' => hash('sha256', $token), 'expires_at' => now()->addHours($hours)]);
         $known->forceFill(['account_id' => $account->id])->save();
-        ($this->write)($account, $why, config('app.url').'/password/'.$token, $hours);
+        ($this->write)($account, $why, config('app.url') . '/password/' . $token, $hours);
     }
 }

@@ -22,7 +22,7 @@ final readonly class PasswordController
         $request->validate(['email' => ['required', 'string', 'max:254']]);
         $account = Account::query()->with('person')->where('email', mb_strtolower($request->string('email')->trim()->toString()))->whereNull('deactivated_at')->first();
         if ($account !== null) {
-            DB::transaction(fn () => $issue->reset($account));
+            DB::transaction(fn() => $issue->reset($account));
         }
 
         return new Response(status: 204);
@@ -33,7 +33,7 @@ final readonly class PasswordController
         $request->validate(['token' => ['required', 'string', 'max:100'], 'password' => ['required', 'string', 'max:1000', Password::min(10)]], ['password.min' => __('people.password_short')]);
         $account = DB::transaction(function () use ($request): Account {
             $token = AccountToken::query()->with('account.person')->lockForUpdate()->where('token_hash', hash('sha256', $request->string('token')->toString()))->first();
-            if ($token === null || $token->used_at !== null || $token->expires_at->isPast() || ! $token->account->isActive()) {
+            if ($token === null || $token->used_at !== null || $token->expires_at->isPast() || !$token->account->isActive()) {
                 throw NotNow::linkSpent();
             }
             $token->update(['used_at' => now()]);

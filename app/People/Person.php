@@ -65,7 +65,7 @@ final class Person extends Model
     public function scopeMatching(Builder $query, string $typed): void
     {
         foreach (SearchKey::words($typed) as $word) {
-            $query->where('search_key', 'like', '%|'.addcslashes($word, '%_\\').'%');
+            $query->where('search_key', 'like', '%|' . addcslashes($word, '%_\\') . '%');
         }
     }
 }

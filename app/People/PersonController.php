@@ -22,12 +22,12 @@ final readonly class PersonController
     {
         $request->validate(['q' => ['nullable', 'string', 'max:200'], 'kind' => ['nullable', 'in:colleague,guest'], 'page' => ['nullable', 'integer', 'min:1']]);
         $found = Person::query()->with('account')->matching($request->string('q')->toString())
-            ->when($request->filled('kind'), fn ($q) => $q->where('kind', $request->string('kind')->toString()))
+            ->when($request->filled('kind'), fn($q) => $q->where('kind', $request->string('kind')->toString()))
             ->orderByRaw("kind = 'guest'")->orderByRaw('coalesce(name, email)')
             ->paginate(self::PER_PAGE, page: $request->integer('page', 1));
 
         return new JsonResponse([
-            'people' => array_map(static fn (Person $p): array => [
+            'people' => array_map(static fn(Person $p): array => [
                 ...(new PersonResource($p))->toArray($request),
                 'account' => $p->account === null ? null : ['id' => $p->account->id, 'role' => $p->account->role->value, 'active' => $p->account->isActive()],
             ], array_values($found->items())),
@@ -45,7 +45,7 @@ final readonly class PersonController
         $found = SearchKey::words($typed) === [] ? collect() : Person::query()->matching($typed)
             ->orderByRaw("kind = 'guest'")->orderByRaw('coalesce(name, email)')->limit(self::SUGGESTIONS)->get();
 
-        return new JsonResponse($found->map(static fn (Person $p): array => (new PersonResource($p))->toArray($request))->all());
+        return new JsonResponse($found->map(static fn(Person $p): array => (new PersonResource($p))->toArray($request))->all());
     }
 
     public function show(Request $request, Person $person): JsonResponse
@@ -55,7 +55,7 @@ final readonly class PersonController
 
     public function store(PersonRequest $request): JsonResponse
     {
-        $person = ($this->save)(new Person, $request->values($this->zones));
+        $person = ($this->save)(new Person(), $request->values($this->zones));
         $this->live->tell([Live::COORDINATION], 'person', $person->id);
 
         return new JsonResponse((new PersonResource($person))->toArray($request), 201);

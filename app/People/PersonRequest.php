@@ -35,8 +35,8 @@ final class PersonRequest extends FormRequest
     /** @return array<string, mixed> columns of what was entered, and only that */
     public function values(ZoneData $zones): array
     {
-        $values = array_map(static fn ($v) => is_string($v) ? (trim($v) === '' ? null : trim($v)) : $v, $this->safe()->only(['kind', 'name', 'zone', 'language', 'job', 'hours']));
-        if (isset($values['zone']) && ! $zones->knows((string) $values['zone'])) {
+        $values = array_map(static fn($v) => is_string($v) ? (trim($v) === '' ? null : trim($v)) : $v, $this->safe()->only(['kind', 'name', 'zone', 'language', 'job', 'hours']));
+        if (isset($values['zone']) && !$zones->knows((string) $values['zone'])) {
             throw ValidationException::withMessages(['zone' => __('planning.unknown_zone')]);
         }
         if (isset($values['hours'])) {
@@ -60,6 +60,6 @@ final class PersonRequest extends FormRequest
     {
         $check = MailAddress::check($this->string('email')->toString());
 
-        return $check->address ?? throw ValidationException::withMessages(['email' => __('people.address_'.$check->problem)]);
+        return $check->address ?? throw ValidationException::withMessages(['email' => __('people.address_' . $check->problem)]);
     }
 }

@@ -32,8 +32,8 @@ final class PersonResource extends JsonResource
     private static function initials(string $name): string
     {
         $words = preg_split('/[\s@.]+/u', $name, -1, PREG_SPLIT_NO_EMPTY) ?: ['?'];
-        $letters = [$words[0], count($words) > 1 && ! str_contains($name, '@') ? $words[count($words) - 1] : mb_substr($words[0], 1)];
+        $letters = [$words[0], count($words) > 1 && !str_contains($name, '@') ? $words[count($words) - 1] : mb_substr($words[0], 1)];
 
-        return mb_strtoupper(implode('', array_map(static fn (string $w): string => mb_substr($w, 0, 1), $letters)));
+        return mb_strtoupper(implode('', array_map(static fn(string $w): string => mb_substr($w, 0, 1), $letters)));
     }
 }

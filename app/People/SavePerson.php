@@ -13,7 +13,7 @@ final class SavePerson
     public function __invoke(Person $person, array $values): Person
     {
         $person->fill($values);
-        $taken = Person::query()->where('email', $person->email)->when($person->exists, fn ($q) => $q->where('id', '!=', $person->id))->exists();
+        $taken = Person::query()->where('email', $person->email)->when($person->exists, fn($q) => $q->where('id', '!=', $person->id))->exists();
         if ($taken) {
             throw ValidationException::withMessages(['email' => __('people.address_taken')]);
         }

@@ -9,7 +9,7 @@ final class SearchKey
 {
     public static function of(?string $name, string $email): string
     {
-        return '|'.implode('|', [...self::words($name ?? ''), ...self::words($email), mb_strtolower($email)]);
+        return '|' . implode('|', [...self::words($name ?? ''), ...self::words($email), mb_strtolower($email)]);
     }
 
     /** @return list<string> */

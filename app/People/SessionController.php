@@ -26,10 +26,10 @@ final readonly class SessionController
         $account = Account::query()->with('person')->where('email', mb_strtolower($request->string('email')->trim()->toString()))->first();
         // Hashes a password in any case, so that the time taken does not tell which addresses have accounts.
         $right = Hash::check($request->string('password')->toString(), $account->password ?? $this->nobodysHash());
-        if ($account === null || ! $right || $account->password === null || ! $account->isActive()) {
+        if ($account === null || !$right || $account->password === null || !$account->isActive()) {
             throw SignInFailed::wrong();
         }
-        if ($account->demo && ! in_array($request->ip(), ['127.0.0.1', '::1'], true)) {
+        if ($account->demo && !in_array($request->ip(), ['127.0.0.1', '::1'], true)) {
             throw SignInFailed::demoElsewhere();
         }
         Auth::login($account);

@@ -23,12 +23,12 @@ final readonly class SessionView
     public function of(Request $request): array
     {
         $account = $request->user();
-        if (! $account instanceof Account || ! $account->isActive()) {
-            return ['account' => null, 'empty' => ! Account::query()->exists(), 'demo' => $this->demo($request), 'now' => Instant::ofSeconds(now()->getTimestamp())->format()];
+        if (!$account instanceof Account || !$account->isActive()) {
+            return ['account' => null, 'empty' => !Account::query()->exists(), 'demo' => $this->demo($request), 'now' => Instant::ofSeconds(now()->getTimestamp())->format()];
         }
         $account->loadMissing('person');
         $zone = $account->person->zone ?? 'UTC';
-        $clocks = array_values(array_filter((array) ($account->settings['clocks'] ?? []), fn ($id): bool => is_string($id) && $this->zones->knows($id)));
+        $clocks = array_values(array_filter((array) ($account->settings['clocks'] ?? []), fn($id): bool => is_string($id) && $this->zones->knows($id)));
 
         return [
             'account' => [
@@ -66,7 +66,7 @@ final readonly class SessionView
             'zone' => $id,
             'city' => PlaceName::of($id),
             'offset' => intdiv($zone->offsetAt($now), 60),
-            'changes' => array_map(static fn (array $c): array => ['at' => Instant::ofSeconds($c['at'])->format(), 'offset' => intdiv($c['after'], 60)], $zone->changesBetween($now, $now + 2 * 86400)),
+            'changes' => array_map(static fn(array $c): array => ['at' => Instant::ofSeconds($c['at'])->format(), 'offset' => intdiv($c['after'], 60)], $zone->changesBetween($now, $now + 2 * 86400)),
         ];
     }
 
@@ -75,8 +75,8 @@ final readonly class SessionView
     {
         $next = Occurrence::query()->with('meeting')
             ->where('starts_at', '>', now())->where('starts_at', '<', now()->addDay())->where('all_day', false)
-            ->whereHas('meeting', fn ($q) => $q->whereIn('status', [MeetingStatus::Kept, MeetingStatus::Sent])
-                ->where(fn ($m) => $account->role->plans()
+            ->whereHas('meeting', fn($q) => $q->whereIn('status', [MeetingStatus::Kept, MeetingStatus::Sent])
+                ->where(fn($m) => $account->role->plans()
                     ? $m->where('coordinator_id', $account->id)->orWhereIn('id', Attendee::query()->select('meeting_id')->where('person_id', $account->person_id))
                     : $m->where('status', MeetingStatus::Sent)->whereIn('id', Attendee::query()->select('meeting_id')->where('person_id', $account->person_id))))
             ->orderBy('starts_at')->first();
@@ -87,13 +87,13 @@ final readonly class SessionView
     /** @return ?array{accounts: list<array{email: string, name: string, role: string}>, password: string} only in the demo, only on the machine itself */
     private function demo(Request $request): ?array
     {
-        if (config('syndex.demo') !== true || ! in_array($request->ip(), ['127.0.0.1', '::1'], true)) {
+        if (config('syndex.demo') !== true || !in_array($request->ip(), ['127.0.0.1', '::1'], true)) {
             return null;
         }
         $accounts = Account::query()->with('person')->where('demo', true)->whereNull('deactivated_at')->orderBy('created_at')->orderBy('id')->limit(4)->get();
 
         return [
-            'accounts' => array_values($accounts->map(static fn (Account $a): array => ['email' => $a->email, 'name' => $a->person->called(), 'role' => $a->role->value])->all()),
+            'accounts' => array_values($accounts->map(static fn(Account $a): array => ['email' => $a->email, 'name' => $a->person->called(), 'role' => $a->role->value])->all()),
             'password' => DemoPassword::TEXT,
         ];
     }

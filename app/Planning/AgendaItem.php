@@ -21,6 +21,6 @@ final class AgendaItem extends Model
     /** "Lots 40-58 (Wanjiru), 25 min" */
     public function inWords(): string
     {
-        return $this->title.($this->speaker === null ? '' : ' ('.$this->speaker.')').($this->minutes === null ? '' : ', '.$this->minutes.' min');
+        return $this->title . ($this->speaker === null ? '' : ' (' . $this->speaker . ')') . ($this->minutes === null ? '' : ', ' . $this->minutes . ' min');
     }
 }

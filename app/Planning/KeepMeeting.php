@@ -17,7 +17,7 @@ final readonly class KeepMeeting
     {
         return DB::transaction(function () use ($meeting): Meeting {
             $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
-            if (! $meeting->status->isEditable()) {
+            if (!$meeting->status->isEditable()) {
                 throw NotNow::locked($meeting->status->value);
             }
             $meeting->update(['status' => MeetingStatus::Kept, 'kept_at' => $meeting->kept_at ?? now(), 'version' => $meeting->version + 1]);

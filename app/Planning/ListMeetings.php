@@ -22,11 +22,11 @@ final readonly class ListMeetings
         $query = $this->visible->only(Meeting::query(), $account);
         $this->filter($query, $which);
         foreach (preg_split('/\s+/', $words, -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
-            $like = '%'.addcslashes($word, '%_\\').'%';
-            $query->where(fn (Builder $q) => $q->where('title', 'like', $like)
-                ->orWhereIn('id', Attendee::query()->select('meeting_id')->whereHas('person', fn (Builder $p) => $p->where('name', 'like', $like)->orWhere('email', 'like', $like))));
+            $like = '%' . addcslashes($word, '%_\\') . '%';
+            $query->where(fn(Builder $q) => $q->where('title', 'like', $like)
+                ->orWhereIn('id', Attendee::query()->select('meeting_id')->whereHas('person', fn(Builder $p) => $p->where('name', 'like', $like)->orWhere('email', 'like', $like))));
         }
-        $found = $query->with(['host', 'occurrences' => fn ($q) => $q->where('ends_at', '>', now())->limit(1)])
+        $found = $query->with(['host', 'occurrences' => fn($q) => $q->where('ends_at', '>', now())->limit(1)])
             ->withCount('attendees')
             ->orderByDesc('updated_at')->orderByDesc('id')
             ->paginate(self::PER_PAGE, page: $page);
@@ -43,7 +43,7 @@ final readonly class ListMeetings
     private function filter(Builder $query, string $which): void
     {
         match ($which) {
-            'ahead' => $query->whereIn('status', [MeetingStatus::Kept, MeetingStatus::Sent])->where(fn (Builder $q) => $q->whereNull('last_ends_at')->orWhere('last_ends_at', '>', now())),
+            'ahead' => $query->whereIn('status', [MeetingStatus::Kept, MeetingStatus::Sent])->where(fn(Builder $q) => $q->whereNull('last_ends_at')->orWhere('last_ends_at', '>', now())),
             'drafts' => $query->whereIn('status', [MeetingStatus::Draft, MeetingStatus::Kept]),
             'sent' => $query->where('status', MeetingStatus::Sent),
             'called_off' => $query->where('status', MeetingStatus::CalledOff),

@@ -53,7 +53,7 @@ final readonly class MeetingController
 
     public function destroy(Meeting $meeting, DiscardDraft $discard, Live $live): Response
     {
-        if (! $meeting->status->isEditable()) {
+        if (!$meeting->status->isEditable()) {
             throw NotNow::locked($meeting->status->value);
         }
         $discard($meeting);

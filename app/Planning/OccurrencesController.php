@@ -17,16 +17,17 @@ final readonly class OccurrencesController
         $account = $request->user();
         $visible->orNotFound($account, $meeting);
         $found = $meeting->occurrences()->limit(400)->get();
+        $last = $found->last();
 
         return new JsonResponse([
-            'dates' => $found->map(static fn (Occurrence $o): array => [
+            'dates' => $found->map(static fn(Occurrence $o): array => [
                 'local' => $o->starts_local->format('Y-m-d\TH:i:s'),
                 'startsAt' => $o->starts_at->toIso8601ZuluString(),
                 'endsAt' => $o->ends_at->toIso8601ZuluString(),
                 'over' => $o->ends_at->isPast(),
             ])->all(),
             'laidUntil' => $meeting->laid_until_on?->format('Y-m-d'),
-            'more' => $found->isNotEmpty() && ($meeting->last_ends_at === null || $meeting->last_ends_at->greaterThan($found[$found->count() - 1]->ends_at)),
+            'more' => $last !== null && ($meeting->last_ends_at === null || $meeting->last_ends_at->greaterThan($last->ends_at)),
         ]);
     }
 }

@@ -27,7 +27,7 @@ final readonly class SaveSheet
 
         return DB::transaction(function () use ($meeting, $sheet, $series, $version): Meeting {
             $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
-            if (! $meeting->status->isEditable()) {
+            if (!$meeting->status->isEditable()) {
                 throw NotNow::locked($meeting->status->value);
             }
             if ($meeting->version !== $version) {
@@ -44,7 +44,7 @@ final readonly class SaveSheet
                 'all_day' => $series->allDay,
                 'duration_minutes' => $sheet->durationMinutes,
                 'rrule' => $series->rule?->toText(),
-                'dropped_local' => array_map(static fn (WallTime $w): string => $w->format(), $series->dropped),
+                'dropped_local' => array_map(static fn(WallTime $w): string => $w->format(), $series->dropped),
                 'join_mode' => $sheet->joinMode,
                 'place' => $sheet->place === '' ? null : $sheet->place,
             ]);

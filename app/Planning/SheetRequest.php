@@ -50,7 +50,7 @@ class SheetRequest extends FormRequest
             'startLocal' => ['required', 'string'],
             'zone' => ['required', 'string'],
             'allDay' => ['required', 'boolean'],
-            'durationMinutes' => ['required', 'integer', 'min:5', 'multiple_of:5', 'max:'.self::MOST_DAYS * 1440],
+            'durationMinutes' => ['required', 'integer', 'min:5', 'multiple_of:5', 'max:' . self::MOST_DAYS * 1440],
             'repeats' => ['present', 'nullable', 'array'],
             'rule' => ['sometimes', 'nullable', 'string', 'max:500'],
             'dropped' => ['present', 'array', 'max:1000'],
@@ -93,7 +93,7 @@ class SheetRequest extends FormRequest
             $this->string('title')->trim()->toString(),
             $this->string('purpose')->trim()->toString(),
             $this->agenda(),
-            array_values(array_map(static fn (array $l): array => ['label' => trim((string) $l['label']), 'url' => $l['url']], (array) $this->input('links'))),
+            array_values(array_map(static fn(array $l): array => ['label' => trim((string) $l['label']), 'url' => $l['url']], (array) $this->input('links'))),
             $this->people(),
             $this->hostId(),
             $series,
@@ -117,11 +117,11 @@ class SheetRequest extends FormRequest
                 default => null,
             };
         } catch (InvalidRepeats $bad) {
-            $this->fail('repeats.'.$bad->field, __('planning.repeats_'.$bad->field));
+            $this->fail('repeats.' . $bad->field, __('planning.repeats_' . $bad->field));
         } catch (InvalidRule $bad) {
             $this->fail('rule', $bad->getMessage());
         }
-        $dropped = $rule === null ? [] : array_map(fn (string $text): WallTime => $this->wall('dropped', $text), array_values((array) $this->input('dropped')));
+        $dropped = $rule === null ? [] : array_map(fn(string $text): WallTime => $this->wall('dropped', $text), array_values((array) $this->input('dropped')));
 
         return $allDay ? Series::allDay($start, $rule, [], $dropped) : Series::timed($start, $zone, $rule, [], $dropped);
     }
@@ -162,12 +162,12 @@ class SheetRequest extends FormRequest
         $asked = array_values((array) $this->input('attendees'));
         $known = Person::query()->whereIn('id', array_column($asked, 'personId'))->pluck('id')->all();
         foreach ($asked as $at => $attendee) {
-            if (! in_array($attendee['personId'], $known, true)) {
+            if (!in_array($attendee['personId'], $known, true)) {
                 $this->fail("attendees.$at.personId", __('planning.unknown_person'));
             }
         }
 
-        return array_map(static fn (array $a): array => ['personId' => $a['personId'], 'role' => AttendeeRole::from($a['role'])], $asked);
+        return array_map(static fn(array $a): array => ['personId' => $a['personId'], 'role' => AttendeeRole::from($a['role'])], $asked);
     }
 
     /** The host is one of the attendees. */

@@ -29,9 +29,9 @@ final readonly class SheetView
             'status' => $meeting->status->value,
             'title' => $meeting->title,
             'purpose' => $meeting->purpose ?? '',
-            'agenda' => $meeting->agenda->map(static fn (AgendaItem $i): array => ['title' => $i->title, 'minutes' => $i->minutes, 'speaker' => $i->speaker])->all(),
+            'agenda' => $meeting->agenda->map(static fn(AgendaItem $i): array => ['title' => $i->title, 'minutes' => $i->minutes, 'speaker' => $i->speaker])->all(),
             'links' => $meeting->links,
-            'attendees' => $meeting->attendees->map(static fn (Attendee $a): array => [
+            'attendees' => $meeting->attendees->map(static fn(Attendee $a): array => [
                 'person' => (new PersonResource($a->person))->toArray($request),
                 'role' => $a->role->value,
                 'partstat' => $a->partstat,

@@ -68,7 +68,7 @@ final readonly class StartDraft
     private function create(Account $coordinator, array $values): Meeting
     {
         return Meeting::query()->create([
-            'uid' => strtolower((string) Str::ulid()).'@'.config('syndex.mail_domain'),
+            'uid' => strtolower((string) Str::ulid()) . '@' . config('syndex.mail_domain'),
             'address_token' => Str::lower(Str::random(16)),
             'coordinator_id' => $coordinator->id,
             'status' => MeetingStatus::Draft,

@@ -15,7 +15,7 @@ final class TopUpCommand extends Command
 
     public function handle(LayDown $layDown, ZoneData $zones): int
     {
-        (new TopUpOccurrences)->handle($layDown, $zones);
+        (new TopUpOccurrences())->handle($layDown, $zones);
 
         return self::SUCCESS;
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
-use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Queue\Queueable;
 use Syndex\Core\Time\ZoneData;
 
 /** Each night: moves the horizon on, and lays down again what was laid with older zone data. Safe to run twice. */
@@ -18,9 +18,9 @@ final class TopUpOccurrences implements ShouldQueue
         $horizon = now()->startOfDay()->addDays((int) config('syndex.horizon_days'));
         Meeting::query()
             ->whereIn('status', [MeetingStatus::Kept, MeetingStatus::Sent])
-            ->where(fn ($q) => $q->whereNull('last_ends_at')->orWhere('last_ends_at', '>', now()))
-            ->where(fn ($q) => $q->where('laid_until_on', '<', $horizon->format('Y-m-d'))->orWhere('laid_zone_data', '!=', $zones->version()))
+            ->where(fn($q) => $q->whereNull('last_ends_at')->orWhere('last_ends_at', '>', now()))
+            ->where(fn($q) => $q->where('laid_until_on', '<', $horizon->format('Y-m-d'))->orWhere('laid_zone_data', '!=', $zones->version()))
             ->lazyById(100)
-            ->each(fn (Meeting $meeting) => $layDown($meeting));
+            ->each(fn(Meeting $meeting) => $layDown($meeting));
     }
 }

@@ -17,9 +17,9 @@ final class Visible
             return;
         }
         $told = in_array($meeting->status, [MeetingStatus::Sent, MeetingStatus::CalledOff], true);
-        if (! $told || ! Attendee::query()->where('meeting_id', $meeting->id)->where('person_id', $account->person_id)->exists()) {
+        if (!$told || !Attendee::query()->where('meeting_id', $meeting->id)->where('person_id', $account->person_id)->exists()) {
             // Not even that it exists is told.
-            throw new NotFoundHttpException;
+            throw new NotFoundHttpException();
         }
     }
 

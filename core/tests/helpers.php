@@ -49,7 +49,7 @@ function series(string $start, string $zone, ?string $rule = null): Series
 function dates(Series $series, int $limit = 100): array
 {
     return array_map(
-        static fn (int $start): string => WallTime::ofSeconds($series->zone === null ? $start : $series->zone->toWall($start))->format(),
+        static fn(int $start): string => WallTime::ofSeconds($series->zone === null ? $start : $series->zone->toWall($start))->format(),
         $series->expand(Work::atMost(2_000_000), limit: $limit)->starts,
     );
 }
@@ -63,7 +63,7 @@ function plan(Series $series, int $minutes, string $anchor): Plan
 function person(string $id, ?string $zone, bool $required = true, array $busy = [], ?WorkingHours $hours = null): Participant
 {
     return new Participant($id, $required, false, $zone === null ? null : zone($zone), $hours ?? WorkingHours::usual(), true, array_map(
-        static fn (array $b): Busy => new Busy(slot($b[0], $b[1]), BusyKind::Busy, 'taken'),
+        static fn(array $b): Busy => new Busy(slot($b[0], $b[1]), BusyKind::Busy, 'taken'),
         $busy,
     ));
 }

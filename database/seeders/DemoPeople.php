@@ -20,7 +20,8 @@ final class DemoPeople
      */
     public static function colleagues(): array
     {
-        $week = static fn (array $day, array $days = ['mon', 'tue', 'wed', 'thu', 'fri']): array => array_fill_keys($days, $day);
+        /** @var callable(list<array{string, string}>, list<string>=): array<string, list<array{string, string}>> $week */
+        $week = static fn(array $day, array $days = ['mon', 'tue', 'wed', 'thu', 'fri']): array => array_fill_keys($days, $day);
 
         return [
             ['Wanjiru Achola', 'wanjiru.achola@sakura-seed.example', 'Africa/Nairobi', 'en', 'Coordination', $week([['08:00', '17:00']])],

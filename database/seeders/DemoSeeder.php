@@ -52,10 +52,10 @@ final class DemoSeeder extends Seeder
     {
         $this->rules->set(['organisation' => 'Sakura Seed Union']);
         foreach (DemoPeople::colleagues() as [$name, $email, $zone, $language, $job, $hours]) {
-            ($this->savePerson)(new Person, ['kind' => PersonKind::Colleague, 'name' => $name, 'email' => $email, 'zone' => $zone, 'language' => $language, 'job' => $job, 'hours' => $hours]);
+            ($this->savePerson)(new Person(), ['kind' => PersonKind::Colleague, 'name' => $name, 'email' => $email, 'zone' => $zone, 'language' => $language, 'job' => $job, 'hours' => $hours]);
         }
         foreach (DemoPeople::guests() as [$email, $name, $zone]) {
-            ($this->savePerson)(new Person, ['kind' => PersonKind::Guest, 'name' => $name, 'email' => $email, 'zone' => $zone]);
+            ($this->savePerson)(new Person(), ['kind' => PersonKind::Guest, 'name' => $name, 'email' => $email, 'zone' => $zone]);
         }
         $coordinator = $this->account('wanjiru.achola', Role::Coordinator, ['clocks' => ['America/Lima', 'Pacific/Auckland']]);
         $this->account('joram.kiptui', Role::Administrator, []);
@@ -71,7 +71,7 @@ final class DemoSeeder extends Seeder
     {
         static $hash = null;
         $hash ??= Hash::make(DemoPassword::TEXT);
-        $person = $this->person($local.self::DOMAIN);
+        $person = $this->person($local . self::DOMAIN);
 
         return Account::query()->create(['person_id' => $person->id, 'email' => $person->email, 'password' => $hash, 'role' => $role, 'demo' => true, 'settings' => $settings])->setRelation('person', $person);
     }
@@ -80,10 +80,10 @@ final class DemoSeeder extends Seeder
     private function meeting(array $row, Account $coordinator): void
     {
         $meeting = Meeting::query()->create([
-            'uid' => strtolower((string) Str::ulid()).'@'.config('syndex.mail_domain'),
+            'uid' => strtolower((string) Str::ulid()) . '@' . config('syndex.mail_domain'),
             'address_token' => Str::lower(Str::random(16)),
             'coordinator_id' => $coordinator->id,
-            'host_id' => $this->person($row['host'].self::DOMAIN)->id,
+            'host_id' => $this->person($row['host'] . self::DOMAIN)->id,
             'status' => MeetingStatus::Draft,
             'title' => $row['title'],
             'purpose' => $row['purpose'] ?? null,
@@ -99,11 +99,11 @@ final class DemoSeeder extends Seeder
             $meeting->agenda()->create(['position' => $position, 'title' => $title, 'minutes' => $minutes, 'speaker' => $speaker]);
         }
         $position = 0;
-        foreach ([...array_map(static fn (string $l): string => $l.self::DOMAIN, $row['who']), ...($row['guests'] ?? [])] as $email) {
+        foreach ([...array_map(static fn(string $l): string => $l . self::DOMAIN, $row['who']), ...($row['guests'] ?? [])] as $email) {
             $meeting->attendees()->create(['person_id' => $this->person($email)->id, 'position' => $position++, 'role' => AttendeeRole::Required]);
         }
         foreach ($row['maybe'] ?? [] as $local) {
-            $meeting->attendees()->create(['person_id' => $this->person($local.self::DOMAIN)->id, 'position' => $position++, 'role' => AttendeeRole::Optional]);
+            $meeting->attendees()->create(['person_id' => $this->person($local . self::DOMAIN)->id, 'position' => $position++, 'role' => AttendeeRole::Optional]);
         }
         $meeting->refresh();
         $this->bringTo($row['status'], $meeting);

@@ -29,7 +29,11 @@ export function App() {
   const { pathname } = useLocation();
   const { data, error, refetch } = useQuery(sessionQuery);
   if (error) {
-    return <div className="p-5"><ErrorNote error={error} retry={() => void refetch()} /></div>;
+    return (
+      <div className="p-5">
+        <ErrorNote error={error} retry={() => void refetch()} />
+      </div>
+    );
   }
   if (!data) {
     return null;
@@ -67,7 +71,13 @@ function SignedIn({ session }: { session: Session }) {
         return;
       }
       const target = event.target instanceof HTMLElement ? event.target : null;
-      if (!shortcuts || event.ctrlKey || event.metaKey || event.altKey || target?.closest('input, textarea, select, [role=dialog], [role=slider]')) {
+      if (
+        !shortcuts ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        target?.closest('input, textarea, select, [role=dialog], [role=slider]')
+      ) {
         return;
       }
       const actions: Record<string, () => void> = {
@@ -118,7 +128,13 @@ function SignedIn({ session }: { session: Session }) {
           }
         />
       </Routes>
-      <Palette open={palette} onOpenChange={setPalette} plans={plans} showKeys={() => setKeys(true)} openSettings={() => setSettings(true)} />
+      <Palette
+        open={palette}
+        onOpenChange={setPalette}
+        plans={plans}
+        showKeys={() => setKeys(true)}
+        openSettings={() => setSettings(true)}
+      />
       <SettingsDialog session={session} open={settings} onOpenChange={setSettings} />
       <Dialog open={keys} onOpenChange={setKeys} title={t('keys.title')} description={t('keys.text')}>
         <dl className="grid grid-cols-[7rem_1fr] gap-y-1.5">

@@ -13,13 +13,21 @@ setNonce(document.querySelector('meta[name="style-nonce"]')?.getAttribute('conte
 
 const client = new QueryClient({
   defaultOptions: {
-    queries: { staleTime: 5_000, retry: (times, error) => times < 2 && !(error instanceof ApiError && error.status >= 400 && error.status < 500) },
+    queries: {
+      staleTime: 5_000,
+      retry: (times, error) => times < 2 && !(error instanceof ApiError && error.status >= 400 && error.status < 500),
+    },
   },
 });
 
 // Whoever is signed out in another window is asked to sign in here too.
 client.getQueryCache().subscribe((event) => {
-  if (event.type === 'updated' && event.query.state.error instanceof ApiError && event.query.state.error.status === 401 && event.query.queryKey[0] !== 'session') {
+  if (
+    event.type === 'updated' &&
+    event.query.state.error instanceof ApiError &&
+    event.query.state.error.status === 401 &&
+    event.query.queryKey[0] !== 'session'
+  ) {
     void client.invalidateQueries({ queryKey: ['session'] });
   }
 });

@@ -98,7 +98,9 @@ async function list(store, to) {
   return page(
     'Post room',
     `<h1>${to ? `Mail to ${escaped(to)}` : 'All mail that arrived'}</h1><form><label>Recipient <input name="to" value="${escaped(to)}" placeholder="name@domain.example"></label> <button>Show</button></form>${
-      rows ? `<table><tr><th>Arrived</th><th>To</th><th>Subject</th></tr>${rows}</table>` : '<p>Nothing has arrived yet. Send a meeting, and its mails stand here.</p>'
+      rows
+        ? `<table><tr><th>Arrived</th><th>To</th><th>Subject</th></tr>${rows}</table>`
+        : '<p>Nothing has arrived yet. Send a meeting, and its mails stand here.</p>'
     }`,
   );
 }

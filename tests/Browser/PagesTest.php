@@ -7,10 +7,10 @@ use Facebook\WebDriver\WebDriverKeys;
 /** The first meeting of a kind, by the list. */
 function meetingPath(object $test, string $title, string $suffix = ''): string
 {
-    $test->visit('/meetings?q='.rawurlencode($title));
+    $test->visit('/meetings?q=' . rawurlencode($title));
     $link = $test->find("//main//a[normalize-space(.)='$title']");
 
-    return preg_replace('#/plan$#', '', (string) parse_url((string) $link->getAttribute('href'), PHP_URL_PATH)).$suffix;
+    return preg_replace('#/plan$#', '', (string) parse_url((string) $link->getAttribute('href'), PHP_URL_PATH)) . $suffix;
 }
 
 $states = [
@@ -66,7 +66,7 @@ it('holds dialogs and editors to the same', function (array $device): void {
         $this->find("//*[@role='dialog']");
         $this->expectAccessible($editor);
         $this->browser->switchTo()->activeElement()->sendKeys(WebDriverKeys::ESCAPE);
-        $this->waitFor(fn (): bool => $this->browser->findElements(Facebook\WebDriver\WebDriverBy::cssSelector('[role=dialog]')) === [], 'the editor closed');
+        $this->waitFor(fn(): bool => $this->browser->findElements(Facebook\WebDriver\WebDriverBy::cssSelector('[role=dialog]')) === [], 'the editor closed');
     }
     $this->field('Add a person')->sendKeys('rosa@anden,exa');
     $this->see('What stands after the @');
@@ -110,9 +110,9 @@ it('keeps two windows from overwriting each other', function (): void {
     $this->see('Changed in another window');
     $this->expectAccessible('the conflict');
     $this->press('button', 'Take what is there');
-    $this->waitFor(fn (): bool => $this->field('Purpose')->getAttribute('value') === 'From the second window.', 'theirs');
+    $this->waitFor(fn(): bool => $this->field('Purpose')->getAttribute('value') === 'From the second window.', 'theirs');
     $this->press('button', 'Undo');
-    $this->waitFor(fn (): bool => $this->field('Purpose')->getAttribute('value') === 'From the first window, again.', 'mine');
+    $this->waitFor(fn(): bool => $this->field('Purpose')->getAttribute('value') === 'From the first window, again.', 'mine');
 });
 
 it('gives a colleague an account, by mail', function (): void {
@@ -122,8 +122,8 @@ it('gives a colleague an account, by mail', function (): void {
     $this->press('button', 'Give an account: Tomás Sequeira');
     $this->pressAt("//*[@role='dialog']//button[normalize-space(.)='Give an account']");
     $this->see('A link is on its way');
-    $this->waitFor(fn (): bool => $this->mails('tomas.sequeira@sakura-seed.example') !== [] && str_contains($this->mails('tomas.sequeira@sakura-seed.example')[0]['subject'], 'account'), 'the mail', 20);
-    $mail = json_decode((string) file_get_contents($this->setting('POSTROOM_PAGE').'/api/mails/'.$this->mails('tomas.sequeira@sakura-seed.example')[0]['number']), true);
+    $this->waitFor(fn(): bool => $this->mails('tomas.sequeira@sakura-seed.example') !== [] && str_contains($this->mails('tomas.sequeira@sakura-seed.example')[0]['subject'], 'account'), 'the mail', 20);
+    $mail = json_decode((string) file_get_contents($this->setting('POSTROOM_PAGE') . '/api/mails/' . $this->mails('tomas.sequeira@sakura-seed.example')[0]['number']), true);
     preg_match('#/password/\w+#', $mail['text'], $link);
     $this->forget();
     $this->browser->get($this->address($link[0]));
@@ -147,4 +147,5 @@ it('tells open pages of what others do', function (): void {
         done();
         JS);
     $this->see('Told by the channel');
+    expect($this->text())->toContain('have not been sent');
 });

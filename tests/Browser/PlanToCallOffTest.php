@@ -47,8 +47,8 @@ it('plans a weekly series in five zones, sends it, and calls it off', function (
     $this->see('every Tuesday at 15:30 Nairobi time for 45 minutes, 12 times from 2 March 2027.');
 
     // Everybody's clock beside the bar, and the clocks that change on the way.
-    $this->waitFor(fn (): bool => count($this->browser->findElements(WebDriverBy::cssSelector('[data-testid=flag]'))) === 5, 'five flags');
-    $flags = array_map(static fn ($flag) => explode("\n", $flag->getText())[0], $this->browser->findElements(WebDriverBy::cssSelector('[data-testid=flag]')));
+    $this->waitFor(fn(): bool => count($this->browser->findElements(WebDriverBy::cssSelector('[data-testid=flag]'))) === 5, 'five flags');
+    $flags = array_map(static fn($flag) => explode("\n", $flag->getText())[0], $this->browser->findElements(WebDriverBy::cssSelector('[data-testid=flag]')));
     expect($flags)->toBe(['07:30', '12:30', '15:30', '18:15', '01:30']);
     $this->see('Lisbon: clocks change');
 
@@ -93,10 +93,10 @@ it('plans a weekly series in five zones, sends it, and calls it off', function (
     // Send, and read it in the post room.
     $this->press('button', 'Send 6 invitations');
     $this->see('This meeting was sent');
-    $this->waitFor(fn (): bool => $this->mails('guest@orchard.example') !== [], 'the mail in the post room', 20);
+    $this->waitFor(fn(): bool => $this->mails('guest@orchard.example') !== [], 'the mail in the post room', 20);
     $mail = $this->mails('guest@orchard.example')[0];
     expect($mail['subject'])->toStartWith('Seed swap:');
-    $calendar = (string) file_get_contents($this->setting('POSTROOM_PAGE').'/mails/'.$mail['number'].'/calendar');
+    $calendar = (string) file_get_contents($this->setting('POSTROOM_PAGE') . '/mails/' . $mail['number'] . '/calendar');
     expect($calendar)->toContain('METHOD:REQUEST')->toContain('DTSTART;TZID=Africa/Nairobi:20270302T144500')->toContain('RRULE:FREQ=WEEKLY;COUNT=12;BYDAY=TU');
     $this->see('sent');
     $page = $this->browser->getCurrentURL();
@@ -106,8 +106,8 @@ it('plans a weekly series in five zones, sends it, and calls it off', function (
     $this->see('All 6 people invited get a message');
     $this->pressAt("//*[@role='dialog']//button[normalize-space(.)='Call off']");
     $this->see('Called off on');
-    $this->waitFor(fn (): bool => count($this->mails('guest@orchard.example')) === 2, 'the calling off in the post room', 20);
-    expect((string) file_get_contents($this->setting('POSTROOM_PAGE').'/mails/'.$this->mails('guest@orchard.example')[0]['number'].'/calendar'))
+    $this->waitFor(fn(): bool => count($this->mails('guest@orchard.example')) === 2, 'the calling off in the post room', 20);
+    expect((string) file_get_contents($this->setting('POSTROOM_PAGE') . '/mails/' . $this->mails('guest@orchard.example')[0]['number'] . '/calendar'))
         ->toContain('METHOD:CANCEL')->toContain('SEQUENCE:1')->toContain('STATUS:CANCELLED');
     expect($this->browser->getCurrentURL())->toBe($page);
     $this->expectQuietConsole();

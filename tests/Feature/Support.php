@@ -22,18 +22,18 @@ use Illuminate\Support\Str;
 /** @param array<string, mixed> $values */
 function colleague(string $name, ?string $zone = 'Africa/Nairobi', array $values = []): Person
 {
-    return app(SavePerson::class)(new Person, ['kind' => PersonKind::Colleague, 'name' => $name, 'email' => Str::slug($name, '.').'@garden.example', 'zone' => $zone, ...$values]);
+    return app(SavePerson::class)(new Person(), ['kind' => PersonKind::Colleague, 'name' => $name, 'email' => Str::slug($name, '.') . '@garden.example', 'zone' => $zone, ...$values]);
 }
 
 function guest(string $email, ?string $zone = null): Person
 {
-    return app(SavePerson::class)(new Person, ['kind' => PersonKind::Guest, 'email' => $email, 'zone' => $zone]);
+    return app(SavePerson::class)(new Person(), ['kind' => PersonKind::Guest, 'email' => $email, 'zone' => $zone]);
 }
 
 /** @param array<string, mixed> $values */
 function account(Role $role, ?Person $person = null, array $values = []): Account
 {
-    $person ??= colleague($role->value.' '.Str::random(6));
+    $person ??= colleague($role->value . ' ' . Str::random(6));
 
     return Account::query()->create(['person_id' => $person->id, 'email' => $person->email, 'role' => $role, 'password' => 'a long password', ...$values])->refresh()->setRelation('person', $person);
 }
@@ -45,7 +45,7 @@ function account(Role $role, ?Person $person = null, array $values = []): Accoun
 function meeting(Account $coordinator, array $people, array $values = []): Meeting
 {
     $meeting = Meeting::query()->create([
-        'uid' => Str::lower((string) Str::ulid()).'@syndex.example', 'address_token' => Str::lower(Str::random(16)), 'coordinator_id' => $coordinator->id,
+        'uid' => Str::lower((string) Str::ulid()) . '@syndex.example', 'address_token' => Str::lower(Str::random(16)), 'coordinator_id' => $coordinator->id,
         'host_id' => $people[0]->id ?? null, 'status' => MeetingStatus::Draft, 'title' => 'Grower exchange', 'purpose' => 'Compare lots.',
         'starts_local' => CarbonImmutable::now()->next('Tuesday')->addWeek()->setTime(15, 30)->format('Y-m-d H:i:s'), 'zone' => 'Africa/Nairobi', 'duration_minutes' => 45,
         'rrule' => 'FREQ=WEEKLY;COUNT=4', 'join_mode' => JoinMode::InPerson, 'place' => 'Room 3', ...$values,
@@ -86,7 +86,7 @@ function sheet(Meeting $meeting, array $changes = []): array
 {
     return [
         'version' => $meeting->version, 'title' => $meeting->title, 'purpose' => $meeting->purpose, 'agenda' => [], 'links' => [],
-        'attendees' => $meeting->attendees()->get()->map(fn ($a) => ['personId' => $a->person_id, 'role' => $a->role->value])->all(),
+        'attendees' => $meeting->attendees()->get()->map(fn($a) => ['personId' => $a->person_id, 'role' => $a->role->value])->all(),
         'hostId' => $meeting->host_id, 'startLocal' => $meeting->starts_local->format('Y-m-d\TH:i:s'), 'zone' => $meeting->zone, 'allDay' => false,
         'durationMinutes' => $meeting->duration_minutes, 'repeats' => repeats(), 'rule' => null, 'dropped' => [], 'joinMode' => 'in_person', 'place' => 'Room 3', ...$changes,
     ];

@@ -18,6 +18,13 @@ const events = root.getAllSubcomponents('vevent').map((component) => {
   } else {
     starts.push(event.startDate.toUnixTime());
   }
-  return { uid: event.uid, summary: event.summary, location: event.location, organizer: event.organizer, attendees: event.attendees.length, starts };
+  return {
+    uid: event.uid,
+    summary: event.summary,
+    location: event.location,
+    organizer: event.organizer,
+    attendees: event.attendees.length,
+    starts,
+  };
 });
 console.log(JSON.stringify({ method: root.getFirstPropertyValue('method'), events }));

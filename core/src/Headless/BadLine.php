@@ -16,7 +16,7 @@ final class BadLine extends \DomainException implements CoreException
 
     public static function notJson(string $why): self
     {
-        return new self('expected one JSON object a line, '.$why, 'not_json');
+        return new self('expected one JSON object a line, ' . $why, 'not_json');
     }
 
     public static function unknownKey(string $key): self

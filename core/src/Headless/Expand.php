@@ -30,9 +30,9 @@ final readonly class Expand implements Verb
             max(1, $fields->wholeNumber('limit', 1, 1000)),
         );
         $text = match (true) {
-            $series->allDay => static fn (int $start): string => WallTime::ofSeconds($start)->formatDate(),
-            $series->zone === null => static fn (int $start): string => WallTime::ofSeconds($start)->format(),
-            default => static fn (int $start): string => Instant::ofSeconds($start)->formatIn($series->zone),
+            $series->allDay => static fn(int $start): string => WallTime::ofSeconds($start)->formatDate(),
+            $series->zone === null => static fn(int $start): string => WallTime::ofSeconds($start)->format(),
+            default => static fn(int $start): string => Instant::ofSeconds($start)->formatIn($series->zone),
         };
 
         return ['instances' => array_map($text, $found->starts), 'complete' => $found->complete];

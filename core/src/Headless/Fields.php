@@ -19,7 +19,7 @@ final readonly class Fields
     {
         $values = get_object_vars($object);
         foreach (array_keys($values) as $key) {
-            if (! in_array((string) $key, $allowed, true)) {
+            if (!in_array((string) $key, $allowed, true)) {
                 throw BadLine::unknownKey((string) $key);
             }
         }
@@ -41,7 +41,7 @@ final readonly class Fields
     /** A key that must be there, though it may be null. */
     public function mustName(string $key): void
     {
-        if (! array_key_exists($key, $this->values)) {
+        if (!array_key_exists($key, $this->values)) {
             throw BadLine::missing($key);
         }
     }
@@ -61,11 +61,11 @@ final readonly class Fields
 
     public function wholeNumber(string $key, int $least, int $default): int
     {
-        if (! $this->has($key)) {
+        if (!$this->has($key)) {
             return $default;
         }
         $value = $this->values[$key];
-        if (! is_int($value) || $value < $least) {
+        if (!is_int($value) || $value < $least) {
             throw BadLine::badValue($key, "a whole number of $least or more", $value);
         }
 
@@ -76,11 +76,11 @@ final readonly class Fields
     public function texts(string $key): array
     {
         $value = $this->values[$key] ?? [];
-        if (! is_array($value)) {
+        if (!is_array($value)) {
             throw BadLine::badValue($key, 'a list of texts', $value);
         }
         foreach ($value as $text) {
-            if (! is_string($text)) {
+            if (!is_string($text)) {
                 throw BadLine::badValue($key, 'a list of texts', $text);
             }
         }

@@ -53,7 +53,7 @@ final readonly class Protocol
             unset($asked->id);
             $answer = $this->verb->answer(Fields::of($asked, $this->verb->keys()));
 
-            return '{"id":'.$id.','.substr((string) json_encode($answer, self::FLAGS), 1);
+            return '{"id":' . $id . ',' . substr((string) json_encode($answer, self::FLAGS), 1);
         } catch (BadLine $bad) {
             return self::error($id, $bad->errorCode, $bad);
         } catch (UnknownZone $bad) {
@@ -78,14 +78,14 @@ final readonly class Protocol
         try {
             $asked = json_decode($line, false, 128, JSON_THROW_ON_ERROR);
         } catch (\JsonException $broken) {
-            throw BadLine::notJson('got what JSON cannot be: '.$broken->getMessage());
+            throw BadLine::notJson('got what JSON cannot be: ' . $broken->getMessage());
         }
 
-        return $asked instanceof \stdClass ? $asked : throw BadLine::notJson('got '.get_debug_type($asked));
+        return $asked instanceof \stdClass ? $asked : throw BadLine::notJson('got ' . get_debug_type($asked));
     }
 
     private static function error(string $id, string $code, \Throwable $bad): string
     {
-        return '{"id":'.$id.',"error":'.json_encode(['code' => $code, 'message' => $bad->getMessage()], self::FLAGS).'}';
+        return '{"id":' . $id . ',"error":' . json_encode(['code' => $code, 'message' => $bad->getMessage()], self::FLAGS) . '}';
     }
 }

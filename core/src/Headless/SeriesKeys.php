@@ -24,7 +24,7 @@ final class SeriesKeys
         $zone = $zone === null ? null : $zones->zone($zone);
         $rule = $fields->textOrNull('rrule');
         $rule = $rule === null ? null : RuleParser::parse($rule);
-        $allDay = ! str_contains($start, 'T');
+        $allDay = !str_contains($start, 'T');
         $extra = self::walls($fields, 'rdate', $allDay);
         $dropped = self::walls($fields, 'exdate', $allDay);
         $wall = self::wall('dtstart', $start, $allDay);
@@ -45,7 +45,7 @@ final class SeriesKeys
     /** @return list<WallTime> */
     private static function walls(Fields $fields, string $key, bool $allDay): array
     {
-        return array_map(static fn (string $text): WallTime => self::wall($key, $text, $allDay), $fields->texts($key));
+        return array_map(static fn(string $text): WallTime => self::wall($key, $text, $allDay), $fields->texts($key));
     }
 
     private static function wall(string $key, string $text, bool $allDay): WallTime

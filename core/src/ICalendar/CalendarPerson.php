@@ -11,6 +11,6 @@ final readonly class CalendarPerson
 
     public function uri(): string
     {
-        return 'mailto:'.$this->email;
+        return 'mailto:' . $this->email;
     }
 }

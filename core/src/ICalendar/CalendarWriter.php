@@ -29,7 +29,7 @@ final class CalendarWriter
         $written = [];
         foreach ($events as $event) {
             $zone = $event->series->zone;
-            if ($zone !== null && $zone->id !== 'UTC' && ! isset($written[$zone->id])) {
+            if ($zone !== null && $zone->id !== 'UTC' && !isset($written[$zone->id])) {
                 $written[$zone->id] = true;
                 $zones .= TimezoneWriter::write($zone, ...self::span($event));
             }
@@ -37,21 +37,21 @@ final class CalendarWriter
         }
 
         return ContentLine::of('BEGIN', 'VCALENDAR')
-            .ContentLine::of('VERSION', '2.0')
-            .ContentLine::of('PRODID', self::PRODUCT)
-            .ContentLine::of('CALSCALE', 'GREGORIAN')
-            .($method === null ? '' : ContentLine::of('METHOD', $method))
-            .$zones.$body
-            .ContentLine::of('END', 'VCALENDAR');
+            . ContentLine::of('VERSION', '2.0')
+            . ContentLine::of('PRODID', self::PRODUCT)
+            . ContentLine::of('CALSCALE', 'GREGORIAN')
+            . ($method === null ? '' : ContentLine::of('METHOD', $method))
+            . $zones . $body
+            . ContentLine::of('END', 'VCALENDAR');
     }
 
     private static function event(CalendarEvent $event): string
     {
         $lines = ContentLine::of('BEGIN', 'VEVENT')
-            .ContentLine::text('UID', $event->uid)
-            .ContentLine::of('SEQUENCE', (string) $event->sequence)
-            .ContentLine::of('DTSTAMP', self::utc($event->stamp->seconds))
-            .self::times($event);
+            . ContentLine::text('UID', $event->uid)
+            . ContentLine::of('SEQUENCE', (string) $event->sequence)
+            . ContentLine::of('DTSTAMP', self::utc($event->stamp->seconds))
+            . self::times($event);
         foreach (['SUMMARY' => $event->summary, 'DESCRIPTION' => $event->description, 'LOCATION' => $event->location] as $name => $text) {
             $lines .= $text === null ? '' : ContentLine::text($name, $text);
         }
@@ -61,7 +61,7 @@ final class CalendarWriter
         if ($event->conference !== null) {
             $lines .= ContentLine::of('CONFERENCE', $event->conference, ['VALUE' => 'URI', 'FEATURE' => ['AUDIO', 'VIDEO']] + ($event->conferenceLabel === null ? [] : ['LABEL' => $event->conferenceLabel]));
         }
-        $lines .= ContentLine::of('ORGANIZER', $event->organizer->uri(), self::named($event->organizer) + ($event->sentBy === null ? [] : ['SENT-BY' => 'mailto:'.$event->sentBy]));
+        $lines .= ContentLine::of('ORGANIZER', $event->organizer->uri(), self::named($event->organizer) + ($event->sentBy === null ? [] : ['SENT-BY' => 'mailto:' . $event->sentBy]));
         foreach ($event->attendees as $attendee) {
             $lines .= self::attendee($attendee);
         }
@@ -72,13 +72,13 @@ final class CalendarWriter
             $lines .= self::alarm($event->alarmMinutes, $event->summary ?? '');
         }
 
-        return $lines.ContentLine::of('END', 'VEVENT');
+        return $lines . ContentLine::of('END', 'VEVENT');
     }
 
     private static function times(CalendarEvent $event): string
     {
         $series = $event->series;
-        $lines = self::wall('DTSTART', $series, $series->start).self::ending($event);
+        $lines = self::wall('DTSTART', $series, $series->start) . self::ending($event);
         if ($series->rule !== null) {
             $lines .= ContentLine::of('RRULE', self::ruleFor($series->rule, $series)->toText());
         }
@@ -104,7 +104,7 @@ final class CalendarWriter
 
         return $series->zone->toUtc($wall) === $end
             ? self::wall('DTEND', $series, WallTime::ofSeconds($wall))
-            : ContentLine::of('DURATION', 'PT'.$event->durationMinutes.'M');
+            : ContentLine::of('DURATION', 'PT' . $event->durationMinutes . 'M');
     }
 
     private static function wall(string $name, Series $series, WallTime $wall): string
@@ -116,7 +116,7 @@ final class CalendarWriter
 
         return match ($series->zone?->id) {
             null => ContentLine::of($name, $text),
-            'UTC' => ContentLine::of($name, $text.'Z'),
+            'UTC' => ContentLine::of($name, $text . 'Z'),
             default => ContentLine::of($name, $text, ['TZID' => $series->zone->id]),
         };
     }
@@ -145,10 +145,10 @@ final class CalendarWriter
     private static function alarm(int $minutes, string $summary): string
     {
         return ContentLine::of('BEGIN', 'VALARM')
-            .ContentLine::of('ACTION', 'DISPLAY')
-            .ContentLine::of('TRIGGER', '-PT'.$minutes.'M')
-            .ContentLine::text('DESCRIPTION', $summary)
-            .ContentLine::of('END', 'VALARM');
+            . ContentLine::of('ACTION', 'DISPLAY')
+            . ContentLine::of('TRIGGER', '-PT' . $minutes . 'M')
+            . ContentLine::text('DESCRIPTION', $summary)
+            . ContentLine::of('END', 'VALARM');
     }
 
     /** @return array<string, string> */

@@ -17,10 +17,10 @@ final class ContentLine
     {
         $line = $name;
         foreach ($parameters as $parameter => $text) {
-            $line .= ';'.$parameter.'='.implode(',', array_map(self::parameterValue(...), (array) $text));
+            $line .= ';' . $parameter . '=' . implode(',', array_map(self::parameterValue(...), (array) $text));
         }
 
-        return self::folded($line.':'.self::withoutControls($value));
+        return self::folded($line . ':' . self::withoutControls($value));
     }
 
     /** @param array<string, string> $parameters */
@@ -40,7 +40,7 @@ final class ContentLine
     {
         $text = self::withoutControls(str_replace(['^', "\r\n", "\n", '"'], ['^^', '^n', '^n', "^'"], $text));
 
-        return preg_match('/[:;,]/', $text) === 1 ? '"'.$text.'"' : $text;
+        return preg_match('/[:;,]/', $text) === 1 ? '"' . $text . '"' : $text;
     }
 
     /** Control characters have no place in a value (RFC 5545 3.1). */
@@ -59,11 +59,11 @@ final class ContentLine
             while ($cut > 0 && (ord($line[$cut]) & 0xC0) === 0x80) {
                 $cut--;
             }
-            $out .= substr($line, 0, $cut)."\r\n ";
+            $out .= substr($line, 0, $cut) . "\r\n ";
             $line = substr($line, $cut);
             $room = self::MOST_OCTETS - 1;
         }
 
-        return $out.$line."\r\n";
+        return $out . $line . "\r\n";
     }
 }

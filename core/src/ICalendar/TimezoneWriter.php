@@ -31,7 +31,7 @@ final class TimezoneWriter
         $first = $earlier === [] ? null : $earlier[count($earlier) - 1];
         $changes = $zone->changesBetween($first === null ? PHP_INT_MIN : $first['at'], $end + self::LOOK_AHEAD_YEARS * $year);
 
-        $lines = ContentLine::of('BEGIN', 'VTIMEZONE').ContentLine::of('TZID', $zone->id);
+        $lines = ContentLine::of('BEGIN', 'VTIMEZONE') . ContentLine::of('TZID', $zone->id);
         if ($first === null) {
             $now = $zone->nameAt($from);
             $lines .= self::observance($now['dst'], '19700101T000000', $now['offset'], $now['offset'], $now['name'], null);
@@ -43,7 +43,7 @@ final class TimezoneWriter
             }
         }
 
-        return $lines.ContentLine::of('END', 'VTIMEZONE');
+        return $lines . ContentLine::of('END', 'VTIMEZONE');
     }
 
     /**
@@ -72,7 +72,7 @@ final class TimezoneWriter
             $open[$kind] = ['changes' => [$change], 'rules' => $rules];
         }
         $runs = [...$done, ...array_values($open)];
-        usort($runs, static fn (array $a, array $b): int => $a['changes'][0]['at'] <=> $b['changes'][0]['at']);
+        usort($runs, static fn(array $a, array $b): int => $a['changes'][0]['at'] <=> $b['changes'][0]['at']);
 
         return $runs;
     }
@@ -89,14 +89,14 @@ final class TimezoneWriter
         [$year, $month, $day] = Gregorian::civil($wall->dayNumber());
         $weekday = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'][Gregorian::weekday($wall->dayNumber())];
         $length = Gregorian::daysInMonth($year, $month);
-        $at = ' '.$wall->secondOfDay();
+        $at = ' ' . $wall->secondOfDay();
         $rules = [];
         if ($day + 7 > $length) {
             $rules[] = "FREQ=YEARLY;BYMONTH=$month;BYDAY=-1$weekday$at";
         }
         $rules[] = sprintf('FREQ=YEARLY;BYMONTH=%d;BYDAY=%d%s%s', $month, intdiv($day - 1, 7) + 1, $weekday, $at);
         for ($from = max(1, $day - 6); $from <= $day && $from + 6 <= $length; $from++) {
-            $rules[] = "FREQ=YEARLY;BYMONTH=$month;BYMONTHDAY=".implode(',', range($from, $from + 6)).";BYDAY=$weekday$at";
+            $rules[] = "FREQ=YEARLY;BYMONTH=$month;BYMONTHDAY=" . implode(',', range($from, $from + 6)) . ";BYDAY=$weekday$at";
         }
         $rules[] = "FREQ=YEARLY;BYMONTH=$month;BYMONTHDAY=$day$at";
 
@@ -114,7 +114,7 @@ final class TimezoneWriter
             $rule = explode(' ', $run['rules'][0])[0];
             // A run that goes on past what was looked at is still in force.
             if ($last['at'] < $end) {
-                $rule .= ';UNTIL='.str_replace(['-', ':'], '', Instant::ofSeconds($last['at'])->format());
+                $rule .= ';UNTIL=' . str_replace(['-', ':'], '', Instant::ofSeconds($last['at'])->format());
             }
         }
 
@@ -126,12 +126,12 @@ final class TimezoneWriter
         $kind = $dst ? 'DAYLIGHT' : 'STANDARD';
 
         return ContentLine::of('BEGIN', $kind)
-            .ContentLine::of('DTSTART', $start)
-            .($rule === null ? '' : ContentLine::of('RRULE', $rule))
-            .ContentLine::of('TZOFFSETFROM', self::offset($before))
-            .ContentLine::of('TZOFFSETTO', self::offset($after))
-            .ContentLine::text('TZNAME', $name)
-            .ContentLine::of('END', $kind);
+            . ContentLine::of('DTSTART', $start)
+            . ($rule === null ? '' : ContentLine::of('RRULE', $rule))
+            . ContentLine::of('TZOFFSETFROM', self::offset($before))
+            . ContentLine::of('TZOFFSETTO', self::offset($after))
+            . ContentLine::text('TZNAME', $name)
+            . ContentLine::of('END', $kind);
     }
 
     /** UTC-OFFSET of RFC 5545 3.3.14: "+0545", with seconds only where the zone has them. */
@@ -139,7 +139,7 @@ final class TimezoneWriter
     {
         $text = sprintf('%s%02d%02d', $seconds < 0 ? '-' : '+', intdiv(abs($seconds), 3600), intdiv(abs($seconds), 60) % 60);
 
-        return $seconds % 60 === 0 ? $text : $text.sprintf('%02d', abs($seconds) % 60);
+        return $seconds % 60 === 0 ? $text : $text . sprintf('%02d', abs($seconds) % 60);
     }
 
     /** @param array{at: int, before: int, after: int, dst: bool, name: string} $change */

@@ -60,7 +60,7 @@ final class Announce
             conferenceLabel: null,
             organizer: new CalendarPerson($meeting->organizerAddress, $meeting->organizerName),
             sentBy: $meeting->sentBy,
-            attendees: array_map(static fn (Invitee $i): CalendarAttendee => new CalendarAttendee(new CalendarPerson($i->email, $i->name), $i->role, rsvp: ! $off), $meeting->invitees),
+            attendees: array_map(static fn(Invitee $i): CalendarAttendee => new CalendarAttendee(new CalendarPerson($i->email, $i->name), $i->role, rsvp: !$off), $meeting->invitees),
             status: $status,
             alarmMinutes: $off || $meeting->series->allDay ? null : $meeting->reminderMinutes,
         );
@@ -69,7 +69,7 @@ final class Announce
     /** @return list<Message> sorted by recipient */
     private static function toEach(MeetingSnapshot $meeting, Method $method, int $sequence, string $ics): array
     {
-        $addresses = array_values(array_unique(array_map(static fn (Invitee $i): string => $i->email, $meeting->invitees)));
+        $addresses = array_values(array_unique(array_map(static fn(Invitee $i): string => $i->email, $meeting->invitees)));
         sort($addresses, SORT_STRING);
         $messages = [];
         foreach ($addresses as $address) {

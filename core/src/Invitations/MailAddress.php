@@ -40,7 +40,7 @@ final class MailAddress
         $domain = mb_strtolower(substr($address, $at + 1));
         $ascii = idn_to_ascii($domain, IDNA_DEFAULT, INTL_IDNA_VARIANT_UTS46);
 
-        return substr($address, 0, $at + 1).($ascii === false ? $domain : $ascii);
+        return substr($address, 0, $at + 1) . ($ascii === false ? $domain : $ascii);
     }
 
     /** @return array{string, ?string} */
@@ -63,14 +63,14 @@ final class MailAddress
             return count($parts) < 2 ? 'no_at' : 'two_at';
         }
         [$local, $domain] = $parts;
-        if (strlen($local) > 64 || preg_match('/\A'.self::ATOM.'(\.'.self::ATOM.')*\z/u', $local) !== 1) {
+        if (strlen($local) > 64 || preg_match('/\A' . self::ATOM . '(\.' . self::ATOM . ')*\z/u', $local) !== 1) {
             return 'bad_local';
         }
         $ascii = idn_to_ascii(mb_strtolower($domain), IDNA_DEFAULT, INTL_IDNA_VARIANT_UTS46);
         if ($ascii === false || strlen($ascii) > 253 || preg_match('/\A([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\.)*[a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\z/', $ascii) !== 1) {
             return 'bad_domain';
         }
-        if (! str_contains($ascii, '.') || preg_match('/\.[0-9]+\z/', $ascii) === 1) {
+        if (!str_contains($ascii, '.') || preg_match('/\.[0-9]+\z/', $ascii) === 1) {
             return 'no_dot';
         }
 
@@ -96,7 +96,7 @@ final class MailAddress
         $ending = array_pop($labels);
         $domain = implode('.', [...$labels, self::ENDINGS[$ending] ?? $ending]);
 
-        return substr($text, 0, $at + 1).(self::nearest($domain, $knownDomains) ?? $domain);
+        return substr($text, 0, $at + 1) . (self::nearest($domain, $knownDomains) ?? $domain);
     }
 
     /**

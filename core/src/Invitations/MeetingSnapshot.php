@@ -35,7 +35,7 @@ final readonly class MeetingSnapshot
     /** The join link belongs in LOCATION as well as in the text (common practice, no published source). */
     public function location(): ?string
     {
-        $parts = array_filter([$this->place, $this->joinLink], static fn (?string $part): bool => $part !== null && $part !== '');
+        $parts = array_filter([$this->place, $this->joinLink], static fn(?string $part): bool => $part !== null && $part !== '');
 
         return $parts === [] ? null : implode(', ', $parts);
     }

@@ -22,6 +22,6 @@ final readonly class DialIn
     /** RFC 3966 5.1.4: a global number and nothing else. */
     public function uri(): string
     {
-        return 'tel:'.$this->number;
+        return 'tel:' . $this->number;
     }
 }

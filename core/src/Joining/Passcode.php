@@ -21,7 +21,7 @@ final readonly class Passcode
     /** @throws InvalidPasscode if it is too short or long or has other signs */
     public static function typed(#[\SensitiveParameter] string $text): self
     {
-        return preg_match('/\A[A-Za-z0-9]{'.self::LEAST.','.self::MOST.'}\z/', $text) === 1
+        return preg_match('/\A[A-Za-z0-9]{' . self::LEAST . ',' . self::MOST . '}\z/', $text) === 1
             ? new self($text)
             : throw InvalidPasscode::ofForm(self::LEAST, self::MOST);
     }

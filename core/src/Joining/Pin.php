@@ -31,6 +31,6 @@ final readonly class Pin
             $steps[(int) $digits[$i] - (int) $digits[$i - 1]] = true;
         }
 
-        return count($steps) === 1 && abs((int) array_key_first($steps)) <= 1;
+        return count($steps) === 1 && abs(array_key_first($steps)) <= 1;
     }
 }

@@ -26,7 +26,7 @@ final class BoardBuilder
         $judge = new DateJudge($plan, $people);
         $states = $judge->all();
         $wide = $plan->dates->count() > 1 ? $plan : self::comingDays($plan);
-        $hours = new HoursOnDates;
+        $hours = new HoursOnDates();
         $columns = new ColumnBuilder($wide, $people, $hours);
         $search = new FitSearch($plan, $people, new ColumnBuilder($plan, $people, $hours), $hours);
         $present = $search->present();
@@ -46,7 +46,7 @@ final class BoardBuilder
     /** The same wall time on the next days, for the view of all dates when there is but one. */
     public static function comingDays(Plan $plan): Plan
     {
-        $daily = RuleParser::parse('FREQ=DAILY;COUNT='.self::DAYS_FOR_A_SINGLE);
+        $daily = RuleParser::parse('FREQ=DAILY;COUNT=' . self::DAYS_FOR_A_SINGLE);
         $start = WallTime::ofSeconds($plan->dates->walls[0]);
         $series = $plan->series->allDay ? Series::allDay($start, $daily) : Series::timed($start, $plan->anchor, $daily);
 
@@ -75,8 +75,8 @@ final class BoardBuilder
     private static function scale(Axis $axis, Plan $plan): array
     {
         [$hours, $midnights] = $axis->marks($plan->anchor, 2);
-        $scale = [...$hours, ...array_map(static fn (Mark $m): Mark => new Mark($m->at, '00'), $midnights)];
-        usort($scale, static fn (Mark $a, Mark $b): int => $a->at <=> $b->at);
+        $scale = [...$hours, ...array_map(static fn(Mark $m): Mark => new Mark($m->at, '00'), $midnights)];
+        usort($scale, static fn(Mark $a, Mark $b): int => $a->at <=> $b->at);
 
         return $scale;
     }

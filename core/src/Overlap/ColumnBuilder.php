@@ -19,7 +19,7 @@ final readonly class ColumnBuilder
     /** @param list<Participant> $people */
     public function __construct(private Plan $plan, array $people, private HoursOnDates $hours)
     {
-        $this->required = array_values(array_filter($people, static fn (Participant $p): bool => $p->required));
+        $this->required = array_values(array_filter($people, static fn(Participant $p): bool => $p->required));
     }
 
     /**
@@ -63,7 +63,7 @@ final readonly class ColumnBuilder
             }
         }
 
-        return self::counted($changes, fn (int $count): string => (string) ($this->required === [] ? self::STEPS : intdiv($count * self::STEPS, count($this->required))), true);
+        return self::counted($changes, fn(int $count): string => (string) ($this->required === [] ? self::STEPS : intdiv($count * self::STEPS, count($this->required))), true);
     }
 
     /** @return list<Segment> */
@@ -77,7 +77,7 @@ final readonly class ColumnBuilder
             }
         }
 
-        return self::counted($changes, static fn (int $count): string => 'busy', false);
+        return self::counted($changes, static fn(int $count): string => 'busy', false);
     }
 
     /**

@@ -31,7 +31,7 @@ final readonly class DateJudge
     {
         $slot = $this->plan->slot($index);
 
-        return array_map(fn (Participant $p): Standing => $this->standing($p, $slot), $this->people);
+        return array_map(fn(Participant $p): Standing => $this->standing($p, $slot), $this->people);
     }
 
     private function state(int $index): DateState
@@ -45,7 +45,7 @@ final readonly class DateJudge
                 $required++;
                 $free += $standing->clashes === [] ? 1 : 0;
             }
-            if ($standing->clashes !== [] || ! in_array($standing->light, [Light::InHours, Light::Unknown], true)) {
+            if ($standing->clashes !== [] || !in_array($standing->light, [Light::InHours, Light::Unknown], true)) {
                 $troubles[] = $standing;
             }
         }
@@ -90,10 +90,11 @@ final readonly class DateJudge
             return [[], null];
         }
         $dates = $this->plan->dates;
-        [$before, $now] = [$dates->starts[$index - 1], $dates->starts[$index]];
+        [$before, $now] = array_slice($dates->starts, $index - 1, 2);
         $anchorShift = $this->plan->anchor->offsetAt($now) - $this->plan->anchor->offsetAt($before);
         // A start that the rule itself puts at another time of day moves nobody's clock.
-        $byRule = ($dates->walls[$index] - $dates->walls[$index - 1]) % 86400;
+        [$wallBefore, $wallNow] = array_slice($dates->walls, $index - 1, 2);
+        $byRule = ($wallNow - $wallBefore) % 86400;
         $shifts = [];
         foreach ($this->zones() as $zone) {
             $moved = ($zone->toWall($now) - $zone->toWall($before) - $byRule) % 86400;

@@ -51,7 +51,7 @@ final class Daylight
                     break;
                 }
             }
-            if (! $covered || ($at < $end && $at !== ($shift + 1) * 86400)) {
+            if (!$covered || ($at < $end && $at !== ($shift + 1) * 86400)) {
                 return false;
             }
         }

@@ -28,7 +28,7 @@ final readonly class FitSearch
     /** @param list<Participant> $people */
     public function __construct(private Plan $plan, array $people, private ColumnBuilder $columns, private HoursOnDates $hours)
     {
-        $this->required = array_values(array_filter($people, static fn (Participant $p): bool => $p->required));
+        $this->required = array_values(array_filter($people, static fn(Participant $p): bool => $p->required));
     }
 
     /** How the present time does, counted as the proposals are. */
@@ -37,10 +37,10 @@ final readonly class FitSearch
         $offHours = $clashDates = 0;
         for ($index = 0; $index < $this->plan->dates->count(); $index++) {
             $slot = $this->plan->slot($index);
-            $busy = array_filter($this->required, static fn (Participant $p): bool => $p->taken->overlaps($slot));
+            $busy = array_filter($this->required, static fn(Participant $p): bool => $p->taken->overlaps($slot));
             $clashDates += $busy === [] ? 0 : 1;
             foreach ($this->plan->series->allDay ? [] : $this->required as $person) {
-                $offHours += $person->zone !== null && ! Daylight::isInHours($slot, $person->hours, $person->zone) ? 1 : 0;
+                $offHours += $person->zone !== null && !Daylight::isInHours($slot, $person->hours, $person->zone) ? 1 : 0;
             }
         }
 
@@ -61,11 +61,11 @@ final readonly class FitSearch
                 $candidates[] = $fit;
             }
         }
-        usort($candidates, static fn (Fit $a, Fit $b): int => [$a->clashDates, $a->offHours, abs($a->at - $present->at), $a->at]
+        usort($candidates, static fn(Fit $a, Fit $b): int => [$a->clashDates, $a->offHours, abs($a->at - $present->at), $a->at]
             <=> [$b->clashDates, $b->offHours, abs($b->at - $present->at), $b->at]);
         $chosen = [];
         foreach ($candidates as $fit) {
-            if (array_filter($chosen, static fn (Fit $f): bool => abs($f->at - $fit->at) < self::APART) === []) {
+            if (array_filter($chosen, static fn(Fit $f): bool => abs($f->at - $fit->at) < self::APART) === []) {
                 $chosen[] = $fit;
             }
             if (count($chosen) === $most) {

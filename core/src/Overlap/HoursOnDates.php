@@ -20,15 +20,15 @@ final class HoursOnDates
 
     public function __construct()
     {
-        $this->names = new \SplObjectStorage;
+        $this->names = new \SplObjectStorage();
     }
 
     public function of(WorkingHours $hours, Zone $zone, Interval $window): IntervalSet
     {
-        if (! isset($this->names[$hours])) {
+        if (!isset($this->names[$hours])) {
             $this->names[$hours] = (string) json_encode($hours->toArray());
         }
 
-        return $this->known[$zone->id.' '.$window->start.' '.$window->end.' '.$this->names[$hours]] ??= $hours->within($window, $zone);
+        return $this->known[$zone->id . ' ' . $window->start . ' ' . $window->end . ' ' . $this->names[$hours]] ??= $hours->within($window, $zone);
     }
 }

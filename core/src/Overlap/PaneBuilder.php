@@ -26,8 +26,8 @@ final readonly class PaneBuilder
         foreach ($this->people as $person) {
             $groups[$this->signature($person->zone)][] = $person;
         }
-        $panes = array_map(fn (array $group): Pane => $this->pane($group), array_values($groups));
-        usort($panes, static fn (Pane $a, Pane $b): int => [$a->offset ?? PHP_INT_MAX, $a->key] <=> [$b->offset ?? PHP_INT_MAX, $b->key]);
+        $panes = array_map(fn(array $group): Pane => $this->pane($group), array_values($groups));
+        usort($panes, static fn(Pane $a, Pane $b): int => [$a->offset ?? PHP_INT_MAX, $a->key] <=> [$b->offset ?? PHP_INT_MAX, $b->key]);
 
         return $panes;
     }
@@ -51,14 +51,14 @@ final readonly class PaneBuilder
         if ($zone === null) {
             return new Pane('unknown', [], [], null, null, [], [], [], [], $threads);
         }
-        $perZone = array_count_values(array_map(static fn (Participant $p): string => $p->zone->id ?? '', $group));
+        $perZone = array_count_values(array_map(static fn(Participant $p): string => $p->zone->id ?? '', $group));
         arsort($perZone);
         $zones = array_map(strval(...), array_keys($perZone));
         [$hours, $midnights] = $this->axis->marks($zone, self::HOUR_MARKS_EVERY);
 
         return new Pane(
             $zones[0],
-            array_values(array_unique(array_map(static fn (string $id): string => PlaceName::of($id), $zones))),
+            array_values(array_unique(array_map(static fn(string $id): string => PlaceName::of($id), $zones))),
             $zones,
             intdiv($zone->offsetAt($this->plan->dates->starts[$this->index]), 60),
             WallTime::ofSeconds($zone->toWall($this->axis->window->start))->format(),
@@ -90,11 +90,11 @@ final readonly class PaneBuilder
      */
     private function ground(array $group, Zone $zone): array
     {
-        $required = array_values(array_filter($group, static fn (Participant $p): bool => $p->required)) ?: $group;
+        $required = array_values(array_filter($group, static fn(Participant $p): bool => $p->required)) ?: $group;
         $window = $this->axis->window;
         $wide = Interval::between($window->start - 4 * 3600, $window->end + 4 * 3600);
-        $hours = array_map(static fn (Participant $p): IntervalSet => $p->hours->within($wide, $zone), $required);
-        $near = IntervalSet::of(array_merge(...array_map(static fn (IntervalSet $s): array => $s->intervals, $hours)))->widenedBy(Daylight::DUSK_MINUTES * 60);
+        $hours = array_map(static fn(Participant $p): IntervalSet => $p->hours->within($wide, $zone), $required);
+        $near = IntervalSet::of(array_merge(...array_map(static fn(IntervalSet $s): array => $s->intervals, $hours)))->widenedBy(Daylight::DUSK_MINUTES * 60);
         $off = $this->daysOff($required, $zone);
 
         $cuts = [$window->start => true, $window->end => true];
@@ -103,13 +103,13 @@ final readonly class PaneBuilder
                 $cuts[$interval->start] = $cuts[$interval->end] = true;
             }
         }
-        $cuts = array_values(array_filter(array_keys($cuts), static fn (int $at): bool => $at >= $window->start && $at <= $window->end));
+        $cuts = array_values(array_filter(array_keys($cuts), static fn(int $at): bool => $at >= $window->start && $at <= $window->end));
         sort($cuts);
 
         $ground = [];
         for ($i = 0; $i + 1 < count($cuts); $i++) {
             $piece = Interval::between($cuts[$i], $cuts[$i + 1]);
-            $in = count(array_filter($hours, static fn (IntervalSet $s): bool => $s->overlaps($piece)));
+            $in = count(array_filter($hours, static fn(IntervalSet $s): bool => $s->overlaps($piece)));
             $tone = match (true) {
                 $in === count($hours) => 'day',
                 $in > 0 => 'dusk',
@@ -135,14 +135,14 @@ final readonly class PaneBuilder
      */
     private function daysOff(array $people, Zone $zone): IntervalSet
     {
-        $spans = array_map(static fn (Participant $p): array => Daylight::usualSpan($p->hours), $people);
+        $spans = array_map(static fn(Participant $p): array => Daylight::usualSpan($p->hours), $people);
         $from = min(array_column($spans, 0)) - Daylight::DUSK_MINUTES;
         $to = max(array_column($spans, 1)) + Daylight::DUSK_MINUTES;
         $off = [];
         $first = Gregorian::floorDiv($zone->toWall($this->axis->window->start), 86400);
         $last = Gregorian::floorDiv($zone->toWall($this->axis->window->end), 86400);
         for ($day = $first; $day <= $last; $day++) {
-            if ($to > $from && array_filter($people, static fn (Participant $p): bool => ! $p->hours->isDayOff($day)) === []) {
+            if ($to > $from && array_filter($people, static fn(Participant $p): bool => !$p->hours->isDayOff($day)) === []) {
                 $start = $zone->toUtc($day * 86400 + max(0, $from) * 60);
                 $end = $zone->toUtc($day * 86400 + min(1440, $to) * 60);
                 if ($end > $start) {
@@ -170,6 +170,6 @@ final readonly class PaneBuilder
     /** @return list<Segment> */
     private function segments(IntervalSet $set, string $tone): array
     {
-        return array_values(array_filter(array_map(fn (Interval $i): ?Segment => $this->axis->segment($i, $tone), $set->intervals)));
+        return array_values(array_filter(array_map(fn(Interval $i): ?Segment => $this->axis->segment($i, $tone), $set->intervals)));
     }
 }

@@ -28,7 +28,7 @@ final readonly class Participant
         public bool $calendarKnown,
         public array $busy = [],
     ) {
-        $this->taken = IntervalSet::of(array_map(static fn (Busy $b): Interval => $b->interval, $busy));
+        $this->taken = IntervalSet::of(array_map(static fn(Busy $b): Interval => $b->interval, $busy));
     }
 
     /** @return list<Busy> what lies within a window, or reaches into it */

@@ -47,19 +47,19 @@ final class EnglishSentence
     /** @param list<SentencePiece> $pieces */
     public static function join(array $pieces): string
     {
-        return implode('', array_map(static fn (SentencePiece $p): string => $p->text, $pieces));
+        return implode('', array_map(static fn(SentencePiece $p): string => $p->text, $pieces));
     }
 
     public static function date(WallTime $wall): string
     {
         [$year, $month, $day] = Gregorian::civil($wall->dayNumber());
 
-        return $day.' '.self::MONTHS[$month].' '.$year;
+        return $day . ' ' . self::MONTHS[$month] . ' ' . $year;
     }
 
     public static function weekdayAndDate(WallTime $wall): string
     {
-        return self::DAYS[Gregorian::weekday($wall->dayNumber())].' '.self::date($wall);
+        return self::DAYS[Gregorian::weekday($wall->dayNumber())] . ' ' . self::date($wall);
     }
 
     public static function length(int $minutes): string
@@ -70,7 +70,7 @@ final class EnglishSentence
         $hours = intdiv($minutes, 60);
         $text = $hours === 1 ? '1 hour' : "$hours hours";
 
-        return $minutes % 60 === 0 ? $text : $text.' and '.self::length($minutes % 60);
+        return $minutes % 60 === 0 ? $text : $text . ' and ' . self::length($minutes % 60);
     }
 
     private static function days(int $minutes): string
@@ -84,7 +84,7 @@ final class EnglishSentence
     {
         $plain = $rule->positions === [] && $rule->weeks === [] && $rule->yearDays === [] && $rule->hours === [] && $rule->minutes === [] && $rule->seconds === [];
         $text = match (true) {
-            ! $plain => null,
+            !$plain => null,
             $rule->frequency === Frequency::Daily => self::daily($rule),
             $rule->frequency === Frequency::Weekly => self::weekly($rule, $start),
             $rule->frequency === Frequency::Monthly => self::monthly($rule, $start),
@@ -105,17 +105,17 @@ final class EnglishSentence
         if ($rule->months !== []) {
             return null;
         }
-        $weekdays = array_map(static fn (WeekdayPick $p): int => $p->weekday, $rule->days) ?: [Gregorian::weekday($start->dayNumber())];
+        $weekdays = array_map(static fn(WeekdayPick $p): int => $p->weekday, $rule->days) ?: [Gregorian::weekday($start->dayNumber())];
         sort($weekdays);
-        $names = self::listed(array_map(static fn (int $d): string => self::DAYS[$d], $weekdays));
+        $names = self::listed(array_map(static fn(int $d): string => self::DAYS[$d], $weekdays));
         if ($weekdays === [0, 1, 2, 3, 4]) {
-            return $rule->interval === 1 ? 'every weekday' : self::every($rule->interval, 'week').' from Monday to Friday';
+            return $rule->interval === 1 ? 'every weekday' : self::every($rule->interval, 'week') . ' from Monday to Friday';
         }
         if ($rule->interval === 1 || ($rule->interval === 2 && count($weekdays) === 1)) {
             return self::every($rule->interval, $names);
         }
 
-        return self::every($rule->interval, 'week').' on '.$names;
+        return self::every($rule->interval, 'week') . ' on ' . $names;
     }
 
     private static function monthly(Rule $rule, WallTime $start): ?string
@@ -128,7 +128,7 @@ final class EnglishSentence
             return null;
         }
 
-        return 'on the '.$on.' of '.self::every($rule->interval, 'month');
+        return 'on the ' . $on . ' of ' . self::every($rule->interval, 'month');
     }
 
     private static function yearly(Rule $rule, WallTime $start): ?string
@@ -141,11 +141,11 @@ final class EnglishSentence
         if ($rule->days !== []) {
             $on = self::picked($rule->days[0]);
 
-            return $on === null ? null : self::every($rule->interval, 'year').' on the '.$on.' of '.self::MONTHS[$month];
+            return $on === null ? null : self::every($rule->interval, 'year') . ' on the ' . $on . ' of ' . self::MONTHS[$month];
         }
         $monthDay = $rule->monthDays[0] ?? $day;
 
-        return $monthDay < 1 ? null : self::every($rule->interval, 'year').' on '.$monthDay.' '.self::MONTHS[$month];
+        return $monthDay < 1 ? null : self::every($rule->interval, 'year') . ' on ' . $monthDay . ' ' . self::MONTHS[$month];
     }
 
     /** @return list<SentencePiece> */
@@ -155,7 +155,7 @@ final class EnglishSentence
             return [new SentencePiece(null, ', '), new SentencePiece('end', $rule->count === 1 ? 'once' : "$rule->count times")];
         }
         if ($rule->until !== null) {
-            return [new SentencePiece(null, ', '), new SentencePiece('end', 'until '.self::date(WallTime::ofSeconds($rule->until->lastWall(null))))];
+            return [new SentencePiece(null, ', '), new SentencePiece('end', 'until ' . self::date(WallTime::ofSeconds($rule->until->lastWall(null))))];
         }
 
         return [new SentencePiece(null, ', '), new SentencePiece('end', 'with no end')];
@@ -165,8 +165,8 @@ final class EnglishSentence
     {
         return match (true) {
             $interval === 1 => "every $what",
-            $interval <= 10 => 'every '.self::ORDINALS[$interval]." $what",
-            default => 'every '.self::numbered($interval)." $what",
+            isset(self::ORDINALS[$interval]) => 'every ' . self::ORDINALS[$interval] . " $what",
+            default => 'every ' . self::numbered($interval) . " $what",
         };
     }
 
@@ -175,7 +175,7 @@ final class EnglishSentence
         $day = self::DAYS[$pick->weekday];
 
         return match (true) {
-            $pick->nth >= 1 && $pick->nth <= 5 => self::ORDINALS[$pick->nth]." $day",
+            $pick->nth >= 1 && $pick->nth <= 5 => self::ORDINALS[$pick->nth] . " $day",
             $pick->nth === -1 => "last $day",
             $pick->nth === -2 => "second to last $day",
             default => null,
@@ -197,7 +197,7 @@ final class EnglishSentence
             1 => 'st', 2 => 'nd', 3 => 'rd', default => 'th',
         };
 
-        return $number.$tail;
+        return $number . $tail;
     }
 
     /** @param list<string> $names */
@@ -205,6 +205,6 @@ final class EnglishSentence
     {
         $last = array_pop($names);
 
-        return $names === [] ? (string) $last : implode(', ', $names).' and '.$last;
+        return $names === [] ? (string) $last : implode(', ', $names) . ' and ' . $last;
     }
 }

@@ -18,7 +18,7 @@ final readonly class LocalReading
 
     public static function of(Expansion $dates, Zone $zone): self
     {
-        $starts = array_map(static fn (int $moment): WallTime => WallTime::ofSeconds($zone->toWall($moment)), $dates->starts);
+        $starts = array_map(static fn(int $moment): WallTime => WallTime::ofSeconds($zone->toWall($moment)), $dates->starts);
         $byClock = [];
         foreach ($starts as $index => $wall) {
             $byClock[$wall->formatClock()][] = $index;
@@ -42,8 +42,8 @@ final readonly class LocalReading
     {
         $others = [];
         foreach ($this->byClock as $clock => $indices) {
-            if ((string) $clock !== $this->usualClock()) {
-                $others[] = ['clock' => (string) $clock, 'first' => $this->starts[$indices[0]], 'dates' => count($indices)];
+            if ($clock !== $this->usualClock()) {
+                $others[] = ['clock' => $clock, 'first' => $this->starts[$indices[0]], 'dates' => count($indices)];
             }
         }
 

@@ -14,8 +14,8 @@ final class MoveSeries
         $start = $series->start->plusSeconds($minutes * 60);
         $days = $start->dayNumber() - $series->start->dayNumber();
         $rule = $series->rule === null || $days === 0 ? $series->rule : self::onOtherDays($series->rule, $days);
-        $dropped = array_map(static fn (WallTime $w): WallTime => $w->plusSeconds($minutes * 60), $series->dropped);
-        $extra = array_map(static fn (WallTime $w): WallTime => $w->plusSeconds($minutes * 60), $series->extra);
+        $dropped = array_map(static fn(WallTime $w): WallTime => $w->plusSeconds($minutes * 60), $series->dropped);
+        $extra = array_map(static fn(WallTime $w): WallTime => $w->plusSeconds($minutes * 60), $series->extra);
 
         return $series->allDay
             ? Series::allDay(WallTime::parseDate($start->formatDate()), $rule, $extra, $dropped)
@@ -30,14 +30,14 @@ final class MoveSeries
 
             return $pick->nth === 0 ? WeekdayPick::every($weekday) : WeekdayPick::nth($pick->nth, $weekday);
         }, $rule->days);
-        usort($picks, static fn (WeekdayPick $a, WeekdayPick $b): int => $a->weekday <=> $b->weekday);
-        $monthDays = array_map(static fn (int $day): int => match (true) {
+        usort($picks, static fn(WeekdayPick $a, WeekdayPick $b): int => $a->weekday <=> $b->weekday);
+        $monthDays = array_map(static fn(int $day): int => match (true) {
             $day === -1 && $days > 0 => $days,
             $day > 0 && $day + $days < 1 => -1,
             $day > 0 => min(31, $day + $days),
             default => $day,
         }, $rule->monthDays);
 
-        return new Rule(...[...get_object_vars($rule), 'days' => $picks, 'monthDays' => $monthDays]);
+        return $rule->withDays($picks, $monthDays);
     }
 }

@@ -15,6 +15,6 @@ final class NoDates extends \DomainException implements CoreException
 
     public static function of(Rule $rule): self
     {
-        return new self('expected a rule that some date matches, got '.$rule->toText(), $rule->toText());
+        return new self('expected a rule that some date matches, got ' . $rule->toText(), $rule->toText());
     }
 }

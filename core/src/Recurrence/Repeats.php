@@ -39,7 +39,7 @@ final class Repeats
         return match ($form['end']) {
             'count' => $form['count'] >= 1 && $form['count'] <= self::MOST_COUNT
                 ? $rule->withCount($form['count'])
-                : throw InvalidRepeats::field('count', 'a number from 1 to '.self::MOST_COUNT),
+                : throw InvalidRepeats::field('count', 'a number from 1 to ' . self::MOST_COUNT),
             'until' => $rule->withUntil(Until::day(self::day($form['untilOn'] ?? ''))),
             'open' => $rule,
         };
@@ -50,14 +50,14 @@ final class Repeats
     {
         $picks = $rule->days;
         $plain = $rule->positions === [] && $rule->weeks === [] && $rule->yearDays === [] && $rule->months === [] && $rule->hours === [] && $rule->minutes === [] && $rule->seconds === [];
-        $weekdays = array_map(static fn (WeekdayPick $p): string => WorkingHours::DAYS[$p->weekday], $picks);
+        $weekdays = array_map(static fn(WeekdayPick $p): string => WorkingHours::DAYS[$p->weekday], $picks);
         $fits = $plain && match ($rule->frequency) {
             Frequency::Daily, Frequency::Yearly => $picks === [] && $rule->monthDays === [],
             Frequency::Weekly => true,
             Frequency::Monthly => count($picks) + count($rule->monthDays) <= 1 && ($picks === [] || $picks[0]->nth !== 0),
             default => false,
         };
-        if (! $fits) {
+        if (!$fits) {
             return null;
         }
         $startDay = (int) substr($start->formatDate(), 8, 2);
@@ -83,7 +83,7 @@ final class Repeats
     private static function monthly(array $form): Rule
     {
         if ($form['monthBy'] === 'weekday') {
-            if (! in_array($form['nth'], [1, 2, 3, 4, 5, -1], true)) {
+            if (!in_array($form['nth'], [1, 2, 3, 4, 5, -1], true)) {
                 throw InvalidRepeats::field('nth', 'first to fifth or last');
             }
 

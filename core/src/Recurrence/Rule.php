@@ -12,16 +12,16 @@ namespace Syndex\Core\Recurrence;
 final readonly class Rule
 {
     /**
-     * @param  list<int<0, 60>>  $seconds
-     * @param  list<int<0, 59>>  $minutes
-     * @param  list<int<0, 23>>  $hours
+     * @param  list<int>  $seconds 0 to 60
+     * @param  list<int>  $minutes
+     * @param  list<int>  $hours
      * @param  list<WeekdayPick>  $days
      * @param  list<int>  $monthDays -31 to 31, none of them 0
      * @param  list<int>  $yearDays -366 to 366, none of them 0
      * @param  list<int>  $weeks -53 to 53, none of them 0
-     * @param  list<int<1, 12>>  $months
+     * @param  list<int>  $months
      * @param  list<int>  $positions -366 to 366, none of them 0
-     * @param  int<0, 6>  $weekStart 0 is Monday
+     * @param  int  $weekStart 0 is Monday
      */
     public function __construct(
         public Frequency $frequency,
@@ -43,12 +43,27 @@ final readonly class Rule
 
     public function withCount(?int $count): self
     {
-        return $this->with(['count' => $count, 'until' => null]);
+        return $this->copy($count, null, $this->days, $this->monthDays, true);
     }
 
     public function withUntil(?Until $until): self
     {
-        return $this->with(['count' => null, 'until' => $until]);
+        return $this->copy(null, $until, $this->days, $this->monthDays, true);
+    }
+
+    /**
+     * @param list<WeekdayPick> $days
+     * @param list<int> $monthDays
+     */
+    public function withDays(array $days, array $monthDays): self
+    {
+        return $this->copy($this->count, $this->until, $days, $monthDays, true);
+    }
+
+    /** Without BYHOUR, BYMINUTE and BYSECOND. */
+    public function withoutTimesOfDay(): self
+    {
+        return $this->copy($this->count, $this->until, $this->days, $this->monthDays, false);
     }
 
     public function isOpen(): bool
@@ -60,40 +75,59 @@ final readonly class Rule
     public function toText(): string
     {
         $parts = $this->skip === Skip::Omit ? [] : ['RSCALE=GREGORIAN'];
-        $parts[] = 'FREQ='.$this->frequency->value;
+        $parts[] = 'FREQ=' . $this->frequency->value;
         if ($this->until !== null) {
-            $parts[] = 'UNTIL='.$this->until->toText();
+            $parts[] = 'UNTIL=' . $this->until->toText();
         }
         if ($this->count !== null) {
-            $parts[] = 'COUNT='.$this->count;
+            $parts[] = 'COUNT=' . $this->count;
         }
         if ($this->interval !== 1) {
-            $parts[] = 'INTERVAL='.$this->interval;
+            $parts[] = 'INTERVAL=' . $this->interval;
         }
         $lists = [
             'BYSECOND' => $this->seconds, 'BYMINUTE' => $this->minutes, 'BYHOUR' => $this->hours,
-            'BYDAY' => array_map(static fn (WeekdayPick $p): string => $p->toText(), $this->days),
+            'BYDAY' => array_map(static fn(WeekdayPick $p): string => $p->toText(), $this->days),
             'BYMONTHDAY' => $this->monthDays, 'BYYEARDAY' => $this->yearDays, 'BYWEEKNO' => $this->weeks,
             'BYMONTH' => $this->months, 'BYSETPOS' => $this->positions,
         ];
         foreach ($lists as $name => $list) {
             if ($list !== []) {
-                $parts[] = $name.'='.implode(',', $list);
+                $parts[] = $name . '=' . implode(',', $list);
             }
         }
         if ($this->weekStart !== 0) {
-            $parts[] = 'WKST='.WeekdayPick::CODES[$this->weekStart];
+            $parts[] = 'WKST=' . WeekdayPick::every($this->weekStart)->toText();
         }
         if ($this->skip !== Skip::Omit) {
-            $parts[] = 'SKIP='.$this->skip->value;
+            $parts[] = 'SKIP=' . $this->skip->value;
         }
 
         return implode(';', $parts);
     }
 
-    /** @param array<string, mixed> $changes */
-    private function with(array $changes): self
+    /**
+     * @param list<WeekdayPick> $days
+     * @param list<int> $monthDays
+     */
+    private function copy(?int $count, ?Until $until, array $days, array $monthDays, bool $timesOfDay): self
     {
-        return new self(...[...get_object_vars($this), ...$changes]);
+        return new self(
+            $this->frequency,
+            $this->interval,
+            $count,
+            $until,
+            $timesOfDay ? $this->seconds : [],
+            $timesOfDay ? $this->minutes : [],
+            $timesOfDay ? $this->hours : [],
+            $days,
+            $monthDays,
+            $this->yearDays,
+            $this->weeks,
+            $this->months,
+            $this->positions,
+            $this->weekStart,
+            $this->skip,
+        );
     }
 }

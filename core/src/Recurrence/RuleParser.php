@@ -23,7 +23,7 @@ final class RuleParser
     public static function parse(string $text): Rule
     {
         $parts = self::split($text);
-        if (! isset($parts['FREQ'])) {
+        if (!isset($parts['FREQ'])) {
             throw InvalidRule::badPart('FREQ', '', 'a frequency from SECONDLY to YEARLY');
         }
         $rule = new Rule(
@@ -54,7 +54,7 @@ final class RuleParser
         $parts = [];
         foreach (explode(';', strtoupper(trim($text))) as $piece) {
             [$name, $value] = [...explode('=', $piece, 2), ''];
-            if (! in_array($name, self::PARTS, true)) {
+            if (!in_array($name, self::PARTS, true)) {
                 throw InvalidRule::unknownPart($piece);
             }
             if (isset($parts[$name])) {
@@ -73,7 +73,7 @@ final class RuleParser
      */
     private static function checkTogether(Rule $rule, array $parts): void
     {
-        $frequency = 'FREQ='.$rule->frequency->value;
+        $frequency = 'FREQ=' . $rule->frequency->value;
         if ($rule->count !== null && $rule->until !== null) {
             throw InvalidRule::notTogether('COUNT', 'UNTIL');
         }
@@ -86,8 +86,8 @@ final class RuleParser
         if ($rule->monthDays !== [] && $rule->frequency === Frequency::Weekly) {
             throw InvalidRule::notTogether('BYMONTHDAY', $frequency);
         }
-        $numbered = array_filter($rule->days, static fn (WeekdayPick $p): bool => $p->nth !== 0) !== [];
-        if ($numbered && ! in_array($rule->frequency, [Frequency::Monthly, Frequency::Yearly], true)) {
+        $numbered = array_filter($rule->days, static fn(WeekdayPick $p): bool => $p->nth !== 0) !== [];
+        if ($numbered && !in_array($rule->frequency, [Frequency::Monthly, Frequency::Yearly], true)) {
             throw InvalidRule::notTogether('a numbered BYDAY', $frequency);
         }
         if ($numbered && $rule->weeks !== []) {
@@ -97,15 +97,15 @@ final class RuleParser
         if ($rule->positions !== [] && ($others === false || $others === [])) {
             throw InvalidRule::alone('BYSETPOS', 'another BY part');
         }
-        if (isset($parts['SKIP']) && ! isset($parts['RSCALE'])) {
+        if (isset($parts['SKIP']) && !isset($parts['RSCALE'])) {
             throw InvalidRule::alone('SKIP', 'RSCALE');
         }
     }
 
     private static function positive(string $part, string $value): int
     {
-        if (preg_match('/\A\d{1,'.self::MOST_DIGITS.'}\z/', $value) !== 1 || (int) $value < 1) {
-            throw InvalidRule::badPart($part, $value, 'a whole number from 1 to '.str_repeat('9', self::MOST_DIGITS));
+        if (preg_match('/\A\d{1,' . self::MOST_DIGITS . '}\z/', $value) !== 1 || (int) $value < 1) {
+            throw InvalidRule::badPart($part, $value, 'a whole number from 1 to ' . str_repeat('9', self::MOST_DIGITS));
         }
 
         return (int) $value;
@@ -118,10 +118,10 @@ final class RuleParser
             throw InvalidRule::badPart('UNTIL', $value, $expected);
         }
         try {
-            if (! isset($m[4])) {
+            if (!isset($m[4])) {
                 return Until::day(WallTime::parseDate("$m[1]-$m[2]-$m[3]"));
             }
-            $wall = WallTime::parse("$m[1]-$m[2]-$m[3]T$m[4]:$m[5]:".($m[6] === '60' ? '59' : $m[6]));
+            $wall = WallTime::parse("$m[1]-$m[2]-$m[3]T$m[4]:" . ($m[5] ?? '') . ':' . (($m[6] ?? '') === '60' ? '59' : ($m[6] ?? '')));
         } catch (InvalidTime) {
             throw InvalidRule::badPart('UNTIL', $value, $expected);
         }

@@ -18,7 +18,7 @@ final class RuleWalk
 {
     private readonly YearPattern $pattern;
 
-    /** @var list<int<0, 86399>> times of day of every period of a day or more */
+    /** @var list<int> times of day of every period of a day or more */
     private readonly array $times;
 
     private readonly int $startDay;
@@ -42,7 +42,7 @@ final class RuleWalk
         $from = max($from, $this->start->seconds);
         foreach ($this->periods($from) as $walls) {
             if ($walls !== [] && $walls[0] < $this->start->seconds) {
-                $walls = array_values(array_filter($walls, fn (int $wall): bool => $wall >= $this->start->seconds));
+                $walls = array_values(array_filter($walls, fn(int $wall): bool => $wall >= $this->start->seconds));
             }
             if ($walls !== []) {
                 yield $walls;
@@ -90,15 +90,15 @@ final class RuleWalk
             $this->work->spend(2);
             $year = intdiv($index, 12);
             $first = Gregorian::yearStart($year);
-            yield $this->atTimes(array_map(static fn (int $offset): int => $first + $offset, $this->pattern->ofYear($year)[$index % 12 + 1]));
+            yield $this->atTimes(array_map(static fn(int $offset): int => $first + $offset, $this->pattern->ofYear($year)[$index % 12 + 1]));
         }
     }
 
     /** @return \Generator<list<int>> */
     private function weeks(int $from): \Generator
     {
-        $weekdays = array_map(static fn (WeekdayPick $p): int => $p->weekday, $this->rule->days) ?: [Gregorian::weekday($this->startDay)];
-        $offsets = self::unique(array_map(fn (int $weekday): int => Gregorian::floorMod($weekday - $this->rule->weekStart, 7), $weekdays));
+        $weekdays = array_map(static fn(WeekdayPick $p): int => $p->weekday, $this->rule->days) ?: [Gregorian::weekday($this->startDay)];
+        $offsets = self::unique(array_map(fn(int $weekday): int => Gregorian::floorMod($weekday - $this->rule->weekStart, 7), $weekdays));
         $start = $this->weekOf($this->startDay);
         $week = self::aligned($start, $this->weekOf(Gregorian::floorDiv($from, 86400)), 7 * $this->rule->interval);
         for (; $week <= Gregorian::LAST_DAY; $week += 7 * $this->rule->interval) {
@@ -170,14 +170,14 @@ final class RuleWalk
             for ($end = ($day + 1) * 86400; $at < $end; $at += $step) {
                 $this->work->spend(1);
                 $hour = intdiv($at - $day * 86400, 3600);
-                if ($this->rule->hours !== [] && ! in_array($hour, $this->rule->hours, true)) {
+                if ($this->rule->hours !== [] && !in_array($hour, $this->rule->hours, true)) {
                     // On to the last period of this hour; the loop takes the step into the next one.
                     $at += intdiv($day * 86400 + $hour * 3600 + 3599 - $at, $step) * $step;
 
                     continue;
                 }
                 $minute = $at - Gregorian::floorMod($at, 60);
-                if ($size < 3600 && $this->rule->minutes !== [] && ! in_array(intdiv($at - $day * 86400, 60) % 60, $this->rule->minutes, true)) {
+                if ($size < 3600 && $this->rule->minutes !== [] && !in_array(intdiv($at - $day * 86400, 60) % 60, $this->rule->minutes, true)) {
                     $at += intdiv($minute + 59 - $at, $step) * $step;
 
                     continue;
@@ -270,7 +270,7 @@ final class RuleWalk
     {
         return $this->rule->seconds === []
             ? [$this->start->secondOfDay() % 60]
-            : array_values(array_filter($this->rule->seconds, static fn (int $s): bool => $s < 60));
+            : array_values(array_filter($this->rule->seconds, static fn(int $s): bool => $s < 60));
     }
 
     private function weekOf(int $day): int

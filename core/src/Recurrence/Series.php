@@ -55,7 +55,7 @@ final readonly class Series
             throw InvalidRule::badPart('FREQ', $rule->frequency->value, 'a period of a day or more for a date without a time');
         }
         if ($rule !== null && ($rule->hours !== [] || $rule->minutes !== [] || $rule->seconds !== [])) {
-            $rule = new Rule(...[...get_object_vars($rule), 'hours' => [], 'minutes' => [], 'seconds' => []]);
+            $rule = $rule->withoutTimesOfDay();
         }
 
         return new self($start, null, true, $rule, $extra, $dropped);
@@ -89,7 +89,7 @@ final readonly class Series
         $found = [];
         foreach ($this->rule === null ? [$this->start, ...$this->extra] : $this->extra as $wall) {
             $moment = $this->moment($wall->seconds);
-            if ($moment >= $least && $moment < $end && ! isset($dropped[$moment])) {
+            if ($moment >= $least && $moment < $end && !isset($dropped[$moment])) {
                 $found[$moment] ??= $wall->seconds;
             }
         }
@@ -100,7 +100,7 @@ final readonly class Series
         }
         ksort($found);
         $complete = count($found) <= $limit;
-        if (! $complete) {
+        if (!$complete) {
             $found = array_slice($found, 0, $limit, true);
         }
 
@@ -151,10 +151,10 @@ final readonly class Series
                 if ($moment > $lastMoment || $moment < $least || $moment >= $end || isset($dropped[$moment])) {
                     continue;
                 }
-                if ($byRule > $limit && $moment > $last && ! $this->isShifted($wall)) {
+                if ($byRule > $limit && $moment > $last && !$this->isShifted($wall)) {
                     return $found;
                 }
-                if (! isset($found[$moment])) {
+                if (!isset($found[$moment])) {
                     $found[$moment] = $wall;
                     $byRule++;
                     $last = max($last, $moment);
@@ -177,7 +177,7 @@ final readonly class Series
         $byRule = 0;
         foreach ((new RuleWalk($rule, $this->start, $work))->from($this->start->seconds) as $walls) {
             foreach ($walls as $wall) {
-                if ($left === 0 || ($byRule > $limit && ! $this->isShifted($wall)) || ($end !== PHP_INT_MAX && $wall > $end + 2 * 86400)) {
+                if ($left === 0 || ($byRule > $limit && !$this->isShifted($wall)) || ($end !== PHP_INT_MAX && $wall > $end + 2 * 86400)) {
                     return $found;
                 }
                 $moment = $this->moment($wall);
@@ -187,7 +187,7 @@ final readonly class Series
                     continue;
                 }
                 $left--;
-                if ($moment >= $least && $moment < $end && ! isset($dropped[$moment]) && ! isset($found[$moment])) {
+                if ($moment >= $least && $moment < $end && !isset($dropped[$moment]) && !isset($found[$moment])) {
                     $found[$moment] = $wall;
                     $byRule++;
                 }

@@ -23,6 +23,6 @@ final readonly class WeekdayPick
 
     public function toText(): string
     {
-        return ($this->nth === 0 ? '' : (string) $this->nth).self::CODES[$this->weekday];
+        return ($this->nth === 0 ? '' : (string) $this->nth) . self::CODES[$this->weekday];
     }
 }

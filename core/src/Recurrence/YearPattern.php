@@ -38,7 +38,7 @@ final class YearPattern
         $this->months = $yearly && $bare && $rule->months === [] && $rule->weeks === [] ? [$month] : $rule->months;
         $this->days = $yearly && $bare && $rule->weeks !== [] ? [WeekdayPick::every(Gregorian::weekday($startDay))] : $rule->days;
         $this->monthDays = $expands && $bare && $rule->weeks === [] ? [$day] : $rule->monthDays;
-        $this->ofMonth = ! $yearly || $rule->months !== [];
+        $this->ofMonth = !$yearly || $rule->months !== [];
     }
 
     /**
@@ -58,7 +58,7 @@ final class YearPattern
     {
         $selected = array_fill(1, 12, []);
         for ($month = 1; $month <= 12; $month++) {
-            if ($this->months !== [] && ! in_array($month, $this->months, true)) {
+            if ($this->months !== [] && !in_array($month, $this->months, true)) {
                 continue;
             }
             $offsets = [];

@@ -66,7 +66,7 @@ final class Gregorian
         return $dayNumber >= self::yearStart($year + 1) ? $year + 1 : $year;
     }
 
-    /** @return array{int, int<1, 12>, int<1, 31>} year, month, day */
+    /** @return array{int, int, int} year, month (1 to 12), day (1 to 31) */
     public static function civil(int $dayNumber): array
     {
         $year = self::yearOf($dayNumber);
@@ -79,7 +79,7 @@ final class Gregorian
         return [$year, $month, $ofYear - self::daysBeforeMonth($year, $month) + 1];
     }
 
-    /** @return int<0, 6> 0 is Monday */
+    /** @return int 0 to 6, 0 is Monday */
     public static function weekday(int $dayNumber): int
     {
         return self::floorMod($dayNumber + 3, 7);

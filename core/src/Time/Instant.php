@@ -39,7 +39,7 @@ final readonly class Instant
     /** RFC 3339 in UTC: "2026-12-08T12:30:00Z". */
     public function format(): string
     {
-        return WallTime::ofSeconds($this->seconds)->format().'Z';
+        return WallTime::ofSeconds($this->seconds)->format() . 'Z';
     }
 
     /**
@@ -53,6 +53,6 @@ final readonly class Instant
         $minutes = intdiv($zone->offsetAt($this->seconds), 60);
 
         return WallTime::ofSeconds($this->seconds + $minutes * 60)->format()
-            .sprintf('%s%02d:%02d', $minutes < 0 ? '-' : '+', intdiv(abs($minutes), 60), abs($minutes) % 60);
+            . sprintf('%s%02d:%02d', $minutes < 0 ? '-' : '+', intdiv(abs($minutes), 60), abs($minutes) % 60);
     }
 }

@@ -13,7 +13,7 @@ final readonly class IntervalSet
     /** @param list<Interval> $intervals in any order, overlapping or not */
     public static function of(array $intervals): self
     {
-        usort($intervals, static fn (Interval $a, Interval $b): int => $a->start <=> $b->start);
+        usort($intervals, static fn(Interval $a, Interval $b): int => $a->start <=> $b->start);
         $merged = [];
         foreach ($intervals as $interval) {
             $last = array_key_last($merged);
@@ -83,7 +83,7 @@ final readonly class IntervalSet
     /** Every stretch made longer at both ends. */
     public function widenedBy(int $seconds): self
     {
-        return self::of(array_map(static fn (Interval $i): Interval => Interval::between($i->start - $seconds, $i->end + $seconds), $this->intervals));
+        return self::of(array_map(static fn(Interval $i): Interval => Interval::between($i->start - $seconds, $i->end + $seconds), $this->intervals));
     }
 
     public function isEmpty(): bool

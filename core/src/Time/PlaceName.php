@@ -17,12 +17,12 @@ final class PlaceName
 
     private static function lookUp(string $zoneId, string $locale): string
     {
-        if (! str_contains($zoneId, '/') || str_starts_with($zoneId, 'Etc/')) {
+        if (!str_contains($zoneId, '/') || str_starts_with($zoneId, 'Etc/')) {
             return str_replace('_', ' ', (string) preg_replace('#^Etc/#', '', $zoneId));
         }
         $last = str_replace('_', ' ', substr((string) strrchr($zoneId, '/'), 1));
         $zone = \IntlTimeZone::createTimeZone($zoneId);
-        if ($zone === null || $zone->getID() === 'Etc/Unknown') {
+        if ($zone->getID() === 'Etc/Unknown') {
             return $last;
         }
         $city = (new \IntlDateFormatter($locale, \IntlDateFormatter::FULL, \IntlDateFormatter::FULL, $zone, null, 'VVV'))->format(0);

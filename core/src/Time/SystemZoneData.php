@@ -28,7 +28,7 @@ final class SystemZoneData implements ZoneData
         if (isset($this->zones[$id])) {
             return $this->zones[$id];
         }
-        if (! $this->knows($id)) {
+        if (!$this->knows($id)) {
             throw UnknownZone::named($id);
         }
 

@@ -58,7 +58,7 @@ final readonly class WallTime
         return Gregorian::floorDiv($this->seconds, Gregorian::SECONDS_A_DAY);
     }
 
-    /** @return int<0, 86399> */
+    /** @return int 0 to 86399 */
     public function secondOfDay(): int
     {
         return Gregorian::floorMod($this->seconds, Gregorian::SECONDS_A_DAY);
@@ -72,7 +72,7 @@ final readonly class WallTime
     /** "2026-12-08T15:30:00" */
     public function format(): string
     {
-        return $this->formatDate().sprintf('T%02d:%02d:%02d', intdiv($this->secondOfDay(), 3600), intdiv($this->secondOfDay(), 60) % 60, $this->secondOfDay() % 60);
+        return $this->formatDate() . sprintf('T%02d:%02d:%02d', intdiv($this->secondOfDay(), 3600), intdiv($this->secondOfDay(), 60) % 60, $this->secondOfDay() % 60);
     }
 
     /** "2026-12-08" */

@@ -84,7 +84,7 @@ final readonly class WorkingHours
         $days = [];
         foreach ($this->stretches as $weekday => $list) {
             if ($list !== []) {
-                $days[self::DAYS[$weekday]] = array_map(static fn (array $s): array => [self::clock($s[0]), self::clock($s[1])], $list);
+                $days[self::DAYS[$weekday]] = array_map(static fn(array $s): array => [self::clock($s[0]), self::clock($s[1])], $list);
             }
         }
 

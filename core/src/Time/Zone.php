@@ -96,14 +96,14 @@ final class Zone
             $this->list(self::UNTIL_2500);
         }
 
-        return array_values(array_filter($this->changes, static fn (array $c): bool => $c['at'] >= $from && $c['at'] < $to));
+        return array_values(array_filter($this->changes, static fn(array $c): bool => $c['at'] >= $from && $c['at'] < $to));
     }
 
     /** @return array{offset: int, dst: bool, name: string} what the clock is called at a moment */
     public function nameAt(int $utc): array
     {
         $found = $this->source->getTransitions($utc, $utc);
-        $now = is_array($found) && isset($found[0]) ? $found[0] : ['isdst' => false, 'abbr' => $this->id];
+        $now = $found[0] ?? ['isdst' => false, 'abbr' => $this->id];
 
         return ['offset' => $this->offsetAt($utc), 'dst' => $now['isdst'], 'name' => $now['abbr']];
     }
@@ -151,7 +151,7 @@ final class Zone
     private static function find(array $at, int $value, int $hint): int
     {
         $count = count($at);
-        if (($hint === 0 || $at[$hint - 1] <= $value) && ($hint === $count || $value < $at[$hint])) {
+        if (($hint === 0 || ($at[$hint - 1] ?? PHP_INT_MAX) <= $value) && ($hint === $count || $value < ($at[$hint] ?? PHP_INT_MAX))) {
             return $hint;
         }
         $low = 0;

@@ -15,7 +15,7 @@ const WEEKLY = '"dtstart":"2026-12-08T15:30:00","tzid":"Africa/Nairobi","rrule":
 
 describe('Protocol::answer', function (): void {
     it('gives an id back as it came', function (string $id, string $back): void {
-        expect((string) Protocol::forVerb('expand', Tests\zones())?->answer('{'.WEEKLY.',"id":'.$id.'}'))->toStartWith('{"id":'.$back.',');
+        expect((string) Protocol::forVerb('expand', Tests\zones())?->answer('{' . WEEKLY . ',"id":' . $id . '}'))->toStartWith('{"id":' . $back . ',');
     })->with(['text' => ['"a/ü"', '"a/ü"'], 'number' => ['7', '7'], 'fraction' => ['1.0', '1.0'], 'exponent' => ['1e3', '1e3'], 'huge' => ['12345678901234567890123', '12345678901234567890123'], 'null' => ['null', 'null'], 'another kind' => ['[1]', 'null'], 'true' => ['true', 'null']]);
 
     it('passes over a line of blanks', function (string $line): void {
@@ -27,7 +27,7 @@ describe('Protocol::answer', function (): void {
     })->with([
         'no JSON' => ['{', 'not_json'],
         'no object' => ['[1,2]', 'not_json'],
-        'an unknown key' => ['{'.WEEKLY.',"until":"x"}', 'unknown_key'],
+        'an unknown key' => ['{' . WEEKLY . ',"until":"x"}', 'unknown_key'],
         'no start' => ['{"tzid":null}', 'bad_value'],
         'no zone named' => ['{"dtstart":"2026-12-08T15:30:00"}', 'bad_value'],
         'a start that cannot be' => ['{"dtstart":"2026-02-30T15:30:00","tzid":null}', 'bad_value'],
@@ -35,14 +35,14 @@ describe('Protocol::answer', function (): void {
         'an unknown zone' => ['{"dtstart":"2026-12-08T15:30:00","tzid":"Mars/Base"}', 'unknown_zone'],
         'a bad rule' => ['{"dtstart":"2026-12-08T15:30:00","tzid":null,"rrule":"FREQ=NEVER"}', 'bad_rule'],
         'a date among times' => ['{"dtstart":"2026-12-08T15:30:00","tzid":null,"exdate":["2026-12-08"]}', 'bad_value'],
-        'a limit of nothing' => ['{'.WEEKLY.',"limit":0}', 'bad_value'],
-        'a limit that is no number' => ['{'.WEEKLY.',"limit":"5"}', 'bad_value'],
-        'a window without offset' => ['{'.WEEKLY.',"from":"2026-12-08T15:30:00"}', 'bad_value'],
+        'a limit of nothing' => ['{' . WEEKLY . ',"limit":0}', 'bad_value'],
+        'a limit that is no number' => ['{' . WEEKLY . ',"limit":"5"}', 'bad_value'],
+        'a window without offset' => ['{' . WEEKLY . ',"from":"2026-12-08T15:30:00"}', 'bad_value'],
         'too much work' => ['{"dtstart":"0001-01-01T00:00:00","tzid":null,"rrule":"FREQ=DAILY;COUNT=99999999","from":"9998-01-01T00:00:00Z"}', 'too_much_work'],
     ]);
 
     it('answers the dates with the offset of the zone', function (): void {
-        expect(answered('expand', '{'.WEEKLY.'}'))->toBe(['id' => null, 'instances' => ['2026-12-08T15:30:00+03:00', '2026-12-15T15:30:00+03:00'], 'complete' => true]);
+        expect(answered('expand', '{' . WEEKLY . '}'))->toBe(['id' => null, 'instances' => ['2026-12-08T15:30:00+03:00', '2026-12-15T15:30:00+03:00'], 'complete' => true]);
     });
 
     it('tells what it is', function (): void {
@@ -56,7 +56,7 @@ describe('Protocol::answer', function (): void {
 
 describe('bin/syndex core', function (): void {
     it('answers line by line while its input is still open, and starts at once', function (): void {
-        $process = proc_open([dirname(__DIR__, 3).'/bin/syndex', 'core', 'about'], [['pipe', 'r'], ['pipe', 'w']], $pipes);
+        $process = proc_open([dirname(__DIR__, 3) . '/bin/syndex', 'core', 'about'], [['pipe', 'r'], ['pipe', 'w']], $pipes);
         assert(is_resource($process));
         fwrite($pipes[0], "{\"id\":1}\r\n\n{\"id\":2}\n");
         fflush($pipes[0]);
@@ -72,7 +72,7 @@ describe('bin/syndex core', function (): void {
     });
 
     it('refuses an unknown verb with status 2', function (): void {
-        $process = proc_open([dirname(__DIR__, 3).'/bin/syndex', 'core', 'guess'], [['file', '/dev/null', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes);
+        $process = proc_open([dirname(__DIR__, 3) . '/bin/syndex', 'core', 'guess'], [['file', '/dev/null', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes);
         assert(is_resource($process));
         $said = stream_get_contents($pipes[2]);
 

@@ -35,11 +35,11 @@ describe('ContentLine', function (): void {
         foreach (explode("\r\n", rtrim($line, "\r\n")) as $physical) {
             expect(strlen($physical))->toBeLessThanOrEqual(75)->and(mb_check_encoding($physical, 'UTF-8'))->toBeTrue();
         }
-        expect(str_replace("\r\n ", '', $line))->toBe('SUMMARY:'.str_repeat('Größe ä 漢字 🌱 ', 30)."\r\n");
+        expect(str_replace("\r\n ", '', $line))->toBe('SUMMARY:' . str_repeat('Größe ä 漢字 🌱 ', 30) . "\r\n");
     });
 
     it('escapes text and parameters', function (string $written, string $expected): void {
-        expect($written)->toBe($expected."\r\n");
+        expect($written)->toBe($expected . "\r\n");
     })->with([
         'text (RFC 5545 3.3.11)' => [ContentLine::text('SUMMARY', "a,b;c\\d\ne"), 'SUMMARY:a\\,b\\;c\\\\d\\ne'],
         'a quoted parameter (RFC 5545 3.2)' => [ContentLine::of('ATTENDEE', 'mailto:a@b.example', ['CN' => 'Bo, Ba']), 'ATTENDEE;CN="Bo, Ba":mailto:a@b.example'],
@@ -85,7 +85,7 @@ function readTimezone(string $text, int $end): Closure
         preg_match('/RRULE:(.*)\r/', $observance, $rule);
         preg_match('/TZOFFSETFROM:([+-])(\d\d)(\d\d)(\d\d)?/', $observance, $f);
         preg_match('/TZOFFSETTO:([+-])(\d\d)(\d\d)(\d\d)?/', $observance, $t);
-        $seconds = static fn (array $m): int => ($m[1] === '-' ? -1 : 1) * ((int) $m[2] * 3600 + (int) $m[3] * 60 + (int) ($m[4] ?? 0));
+        $seconds = static fn(array $m): int => ($m[1] === '-' ? -1 : 1) * ((int) $m[2] * 3600 + (int) $m[3] * 60 + (int) ($m[4] ?? 0));
         [$before, $after] = [$seconds($f), $seconds($t)];
         $start = WallTime::parse("$d[1]-$d[2]-$d[3]T$d[4]:$d[5]:$d[6]");
         $walls = [$start->seconds];
@@ -120,7 +120,7 @@ describe('Announce', function (): void {
     it('asks each invitee once, in an order that does not change', function (): void {
         $messages = Announce::sent(snapshot(), Instant::parse('2026-11-25T10:00:00Z'));
 
-        expect(array_map(static fn ($m) => [$m->to, $m->method, $m->sequence], $messages))
+        expect(array_map(static fn($m) => [$m->to, $m->method, $m->sequence], $messages))
             ->toBe([['a@x.example', Method::Request, 0], ['b@x.example', Method::Request, 0]]);
     });
 
@@ -147,10 +147,10 @@ describe('Announce', function (): void {
     });
 
     it('writes the end of a series in UTC beside a zone, as a date without one (RFC 5545 3.3.10)', function (): void {
-        $until = static fn (Series $series): string => Announce::request(snapshot(['series' => $series, 'durationMinutes' => 1440]), Instant::parse('2026-11-25T10:00:00Z'));
+        $until = static fn(Series $series): string => Announce::request(snapshot(['series' => $series, 'durationMinutes' => 1440]), Instant::parse('2026-11-25T10:00:00Z'));
 
         expect($until(Tests\series('2026-12-08T15:30:00', 'Asia/Kathmandu', 'FREQ=WEEKLY;UNTIL=20270105')))->toContain('UNTIL=20270105T181459Z')
-            ->and($until(Series::allDay(WallTime::parseDate('2026-12-08'), RuleParser::parse('FREQ=WEEKLY;UNTIL=20270105'))))->toContain('UNTIL=20270105'."\r\n")->toContain('DTSTART;VALUE=DATE:20261208')->toContain('DTEND;VALUE=DATE:20261209');
+            ->and($until(Series::allDay(WallTime::parseDate('2026-12-08'), RuleParser::parse('FREQ=WEEKLY;UNTIL=20270105'))))->toContain('UNTIL=20270105' . "\r\n")->toContain('DTSTART;VALUE=DATE:20261208')->toContain('DTEND;VALUE=DATE:20261209');
     });
 
     it('calls off one SEQUENCE higher, with everybody taken out (RFC 5546 2.1.4, 3.2.5)', function (): void {

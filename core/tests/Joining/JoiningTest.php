@@ -17,8 +17,7 @@ function chance(int $seed): Randomness
 {
     mt_srand($seed);
 
-    return new class implements Randomness
-    {
+    return new class () implements Randomness {
         public function below(int $below): int
         {
             return mt_rand(0, $below - 1);

@@ -11,7 +11,7 @@ use Syndex\Core\Tests;
 use Syndex\Core\Time\Interval;
 use Syndex\Core\Time\WorkingHours;
 
-$week = static fn (array $stretches): WorkingHours => WorkingHours::of(array_fill_keys(['mon', 'tue', 'wed', 'thu', 'fri'], $stretches));
+$week = static fn(array $stretches): WorkingHours => WorkingHours::of(array_fill_keys(['mon', 'tue', 'wed', 'thu', 'fri'], $stretches));
 
 describe('Daylight::of', function () use ($week): void {
     // 8 December 2026 is a Tuesday; Lisbon is at UTC then.
@@ -56,7 +56,7 @@ describe('BoardBuilder::build', function (): void {
             Tests\person('a', 'Pacific/Auckland'), Tests\person('g', null), Tests\person('l', 'Europe/Lisbon'), Tests\person('p', 'America/Lima'), Tests\person('n', 'Africa/Nairobi'),
         ], 0);
 
-        expect(array_map(static fn ($pane) => $pane->places[0] ?? null, $board->day->panes))->toBe(['Lima', 'Lisbon', 'Nairobi', 'Auckland', null])
+        expect(array_map(static fn($pane) => $pane->places[0] ?? null, $board->day->panes))->toBe(['Lima', 'Lisbon', 'Nairobi', 'Auckland', null])
             ->and($board->day->axisWall)->toBe('2026-12-08T06:00:00')
             ->and($board->day->barAt)->toBe(570)
             ->and(array_column($board->day->standings, 'local'))->toBe(['2026-12-09T01:30:00', null, '2026-12-08T12:30:00', '2026-12-08T07:30:00', '2026-12-08T15:30:00']);
@@ -85,7 +85,7 @@ describe('BoardBuilder::build', function (): void {
         $plan = Tests\plan(Tests\series('2026-12-12T10:00:00', 'Europe/Lisbon'), 30, 'Europe/Lisbon');
         $ground = BoardBuilder::build($plan, [Tests\person('a', 'Europe/Lisbon')], 0)->day->panes[0]->ground;
 
-        expect(array_map(static fn (Segment $s): array => [$s->from, $s->to, $s->tone], $ground))->toBe([[0, 60, 'night'], [60, 780, 'day_off'], [780, 1440, 'night']]);
+        expect(array_map(static fn(Segment $s): array => [$s->from, $s->to, $s->tone], $ground))->toBe([[0, 60, 'night'], [60, 780, 'day_off'], [780, 1440, 'night']]);
     });
 
     it('says who collides, who is at night, and where clocks have changed', function (): void {
@@ -95,10 +95,10 @@ describe('BoardBuilder::build', function (): void {
             Tests\person('ny', 'America/New_York'), Tests\person('ls', 'Europe/Lisbon', busy: [['2027-03-16T12:00:00Z', 60]]), Tests\person('au', 'Pacific/Auckland', required: false),
         ], 0);
 
-        expect(array_map(static fn ($d) => $d->requiredFree, $board->dates))->toBe([2, 1, 2, 2])
-            ->and(array_map(static fn ($d) => array_map(static fn ($s) => "$s->place $s->was $s->now", $d->shifts), $board->dates))
+        expect(array_map(static fn($d) => $d->requiredFree, $board->dates))->toBe([2, 1, 2, 2])
+            ->and(array_map(static fn($d) => array_map(static fn($s) => "$s->place $s->was $s->now", $d->shifts), $board->dates))
             ->toBe([[], ['New York 07:30 08:30'], [], ['Lisbon 12:30 13:30']])
-            ->and(array_map(static fn ($t) => [$t->id, $t->light->value], $board->dates[0]->troubles))->toBe([['ny', 'before_hours'], ['au', 'night']]);
+            ->and(array_map(static fn($t) => [$t->id, $t->light->value], $board->dates[0]->troubles))->toBe([['ny', 'before_hours'], ['au', 'night']]);
     });
 
     it('blames the anchor when its own clocks change', function (): void {
@@ -130,7 +130,7 @@ describe('FitSearch', function (): void {
             $people[] = Tests\person("p$i", $zones[$i % 5], busy: $busy);
         }
         $start = '2027-03-09T23:30:00';
-        $present = static fn (string $clock) => BoardBuilder::build(Tests\plan(Tests\series("2027-03-09T$clock:00", 'Africa/Nairobi', 'FREQ=WEEKLY;COUNT=5'), 45, 'Africa/Nairobi'), $people, 0)->present;
+        $present = static fn(string $clock) => BoardBuilder::build(Tests\plan(Tests\series("2027-03-09T$clock:00", 'Africa/Nairobi', 'FREQ=WEEKLY;COUNT=5'), 45, 'Africa/Nairobi'), $people, 0)->present;
         $board = BoardBuilder::build(Tests\plan(Tests\series($start, 'Africa/Nairobi', 'FREQ=WEEKLY;COUNT=5'), 45, 'Africa/Nairobi'), $people, 0);
 
         expect($board->fits)->not->toBe([]);

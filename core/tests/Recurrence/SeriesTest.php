@@ -22,8 +22,11 @@ describe('Series::expand', function (): void {
 
     it('takes dropped dates away after COUNT has counted them, and adds extra ones', function (): void {
         $series = Series::timed(
-            WallTime::parse('2026-12-01T10:00:00'), Tests\zone('Asia/Kathmandu'), RuleParser::parse('FREQ=DAILY;COUNT=4'),
-            [WallTime::parse('2026-12-20T11:00:00')], [WallTime::parse('2026-12-02T10:00:00')],
+            WallTime::parse('2026-12-01T10:00:00'),
+            Tests\zone('Asia/Kathmandu'),
+            RuleParser::parse('FREQ=DAILY;COUNT=4'),
+            [WallTime::parse('2026-12-20T11:00:00')],
+            [WallTime::parse('2026-12-02T10:00:00')],
         );
 
         expect(Tests\dates($series))->toBe(['2026-12-01T10:00:00', '2026-12-03T10:00:00', '2026-12-04T10:00:00', '2026-12-20T11:00:00']);
@@ -37,7 +40,9 @@ describe('Series::expand', function (): void {
 
     it('does not walk from the start to a window far away', function (string $rule): void {
         $found = Tests\series('1970-01-01T09:00:00', 'Europe/Berlin', $rule)->expand(
-            Work::atMost(200), Instant::parse('2026-06-01T00:00:00Z'), Instant::parse('2026-06-11T00:00:00Z'),
+            Work::atMost(200),
+            Instant::parse('2026-06-01T00:00:00Z'),
+            Instant::parse('2026-06-11T00:00:00Z'),
         );
 
         expect($found->count())->toBeGreaterThan(0);
@@ -47,7 +52,7 @@ describe('Series::expand', function (): void {
         $series = Tests\series('2020-01-31T09:30:00', 'America/New_York', $rule);
         $from = Tests\at('2024-02-01T00:00:00Z');
         $to = Tests\at('2026-02-01T00:00:00Z');
-        $walked = array_values(array_filter($series->expand(Work::atMost(2_000_000), to: Instant::ofSeconds($to))->starts, static fn (int $s): bool => $s >= $from));
+        $walked = array_values(array_filter($series->expand(Work::atMost(2_000_000), to: Instant::ofSeconds($to))->starts, static fn(int $s): bool => $s >= $from));
 
         expect($series->expand(Work::atMost(2_000_000), Instant::ofSeconds($from), Instant::ofSeconds($to))->starts)->toBe($walked);
     })->with([

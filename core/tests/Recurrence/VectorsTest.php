@@ -9,10 +9,10 @@ use Syndex\Core\Tests;
 
 $vectors = static function (): array {
     $sets = [];
-    foreach (glob(__DIR__.'/../vectors/*.jsonl') ?: [] as $file) {
+    foreach (glob(__DIR__ . '/../vectors/*.jsonl') ?: [] as $file) {
         foreach (file($file, FILE_IGNORE_NEW_LINES) ?: [] as $line) {
             $vector = json_decode($line, true);
-            $sets[basename($file, '.jsonl').' '.$vector['in']['id'].': '.($vector['title'] ?? $vector['reason'])] = [$vector];
+            $sets[basename($file, '.jsonl') . ' ' . $vector['in']['id'] . ': ' . ($vector['title'] ?? $vector['reason'])] = [$vector];
         }
     }
 

@@ -68,7 +68,7 @@ describe('Zone', function (): void {
             foreach ($reference->getTransitions(0, 2145916800) ?: [] as $change) {
                 foreach ([-1, 0, 86400] as $beside) {
                     $moment = $change['ts'] + $beside;
-                    if ($zone->offsetAt($moment) !== $reference->getOffset(new DateTimeImmutable('@'.$moment))) {
+                    if ($zone->offsetAt($moment) !== $reference->getOffset(new DateTimeImmutable('@' . $moment))) {
                         $this->fail("$id differs at $moment");
                     }
                 }
@@ -124,7 +124,7 @@ describe('IntervalSet', function (): void {
             $window = Interval::between(100, 900);
             $inside = $set->clippedTo($window);
             $gaps = $set->gapsIn($window);
-            $length = static fn (IntervalSet $s): int => array_sum(array_map(static fn (Interval $i): int => $i->seconds(), $s->intervals));
+            $length = static fn(IntervalSet $s): int => array_sum(array_map(static fn(Interval $i): int => $i->seconds(), $s->intervals));
 
             expect($length($inside) + $length($gaps))->toBe(800);
             foreach ($gaps->intervals as $gap) {

@@ -21,7 +21,11 @@ export function TodayPage() {
   const start = useMutation({ mutationFn: () => startMeeting(), onSuccess: (meeting) => navigate(`/meetings/${meeting.id}/plan`) });
   const now = useNow(20);
   if (error) {
-    return <div className="p-5"><ErrorNote error={error} retry={() => void refetch()} /></div>;
+    return (
+      <div className="p-5">
+        <ErrorNote error={error} retry={() => void refetch()} />
+      </div>
+    );
   }
   if (!data) {
     return null;
@@ -61,7 +65,13 @@ export function TodayPage() {
           {data.meetings.length === 0 && <p className="max-w-md py-10 text-muted">{t(plans ? 'today.empty' : 'today.emptyColleague')}</p>}
           <ol>
             {data.meetings.map((meeting, index) => (
-              <DayItem key={`${meeting.meetingId}${meeting.startsAt}`} meeting={meeting} day={data.day} nowLine={isToday && index === nowAt} nowClock={clockOf(now, meeting)} />
+              <DayItem
+                key={`${meeting.meetingId}${meeting.startsAt}`}
+                meeting={meeting}
+                day={data.day}
+                nowLine={isToday && index === nowAt}
+                nowClock={clockOf(now, meeting)}
+              />
             ))}
           </ol>
         </main>
@@ -114,9 +124,18 @@ function DayItem({ meeting, day, nowLine, nowClock }: { meeting: DayRow; day: st
         <p className={quiet ? '' : 'text-muted'}>
           {[
             meeting.host ? t('today.host', { name: meeting.host }) : '',
-            meeting.optional === 0 ? t('today.required', { count: meeting.required }) : t('today.people', { required: meeting.required, optional: meeting.optional }),
+            meeting.optional === 0
+              ? t('today.required', { count: meeting.required })
+              : t('today.people', { required: meeting.required, optional: meeting.optional }),
             meeting.place ?? '',
-            meeting.allDay ? '' : meeting.elsewhere.map((place) => `${place.city} ${clock(place.local)}${dateOf(place.local) === dateOf(meeting.local) ? '' : ` ${weekday(place.local)}`}`).join(', '),
+            meeting.allDay
+              ? ''
+              : meeting.elsewhere
+                  .map(
+                    (place) =>
+                      `${place.city} ${clock(place.local)}${dateOf(place.local) === dateOf(meeting.local) ? '' : ` ${weekday(place.local)}`}`,
+                  )
+                  .join(', '),
           ]
             .filter(Boolean)
             .join('. ')}
@@ -125,7 +144,12 @@ function DayItem({ meeting, day, nowLine, nowClock }: { meeting: DayRow; day: st
         {!quiet && (
           <p className="mt-1.5 flex flex-wrap gap-2">
             {meeting.link && (
-              <a href={meeting.link} target="_blank" rel="noreferrer" className={`rounded-md border border-ink px-2.5 py-1 font-semibold ${meeting.state === 'now' ? 'bg-ink text-on-ink' : 'bg-sheet'}`}>
+              <a
+                href={meeting.link}
+                target="_blank"
+                rel="noreferrer"
+                className={`rounded-md border border-ink px-2.5 py-1 font-semibold ${meeting.state === 'now' ? 'bg-ink text-on-ink' : 'bg-sheet'}`}
+              >
                 {t('today.join')}
               </a>
             )}
@@ -137,7 +161,11 @@ function DayItem({ meeting, day, nowLine, nowClock }: { meeting: DayRow; day: st
           </p>
         )}
       </div>
-      <p className={`text-note ${meeting.state === 'now' ? 'font-semibold text-good' : meeting.state === 'called_off' ? 'text-broken' : 'text-muted'}`}>{t(`today.state.${meeting.state}`)}</p>
+      <p
+        className={`text-note ${meeting.state === 'now' ? 'font-semibold text-good' : meeting.state === 'called_off' ? 'text-broken' : 'text-muted'}`}
+      >
+        {t(`today.state.${meeting.state}`)}
+      </p>
     </li>
   );
 }
@@ -180,8 +208,16 @@ function NeedText({ need }: { need: Need }) {
     case 'clocks':
       return (
         <>
-          <p className="font-semibold">{t('needs.clocks', { cities: new Intl.ListFormat('en').format(need.cities), date: shortDate(need.on) })}</p>
-          <p className="text-muted">{t('needs.clocksText', { count: need.people, minutes: Math.abs(need.minutes), direction: t(need.minutes > 0 ? 'needs.forward' : 'needs.back') })}</p>
+          <p className="font-semibold">
+            {t('needs.clocks', { cities: new Intl.ListFormat('en').format(need.cities), date: shortDate(need.on) })}
+          </p>
+          <p className="text-muted">
+            {t('needs.clocksText', {
+              count: need.people,
+              minutes: Math.abs(need.minutes),
+              direction: t(need.minutes > 0 ? 'needs.forward' : 'needs.back'),
+            })}
+          </p>
           <Link className="changeable font-medium" to="/meetings?which=ahead">
             {t('needs.seeMeetings')}
           </Link>

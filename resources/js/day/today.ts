@@ -22,7 +22,14 @@ const row = z.object({
 export type DayRow = z.infer<typeof row>;
 
 const need = z.discriminatedUnion('code', [
-  z.object({ code: z.enum(['refused', 'given_up']), recipient: z.string(), outcome: z.string().nullable(), meetingId: z.string(), title: z.string().nullable(), dispatchId: z.number() }),
+  z.object({
+    code: z.enum(['refused', 'given_up']),
+    recipient: z.string(),
+    outcome: z.string().nullable(),
+    meetingId: z.string(),
+    title: z.string().nullable(),
+    dispatchId: z.number(),
+  }),
   z.object({ code: z.literal('clocks'), cities: z.array(z.string()), on: z.string(), minutes: z.number(), people: z.number() }),
   z.object({ code: z.enum(['draft', 'kept']), meetingId: z.string(), title: z.string(), updatedAt: z.string() }),
 ]);
@@ -32,7 +39,18 @@ export const todayQuery = (day: string) =>
   queryOptions({
     queryKey: ['today', day],
     queryFn: ({ signal }) =>
-      getJson(`today${day ? `?day=${day}` : ''}`, z.object({ day: z.string(), today: z.string(), zone: z.string(), zoneCity: z.string(), meetings: z.array(row), needs: z.array(need) }), signal),
+      getJson(
+        `today${day ? `?day=${day}` : ''}`,
+        z.object({
+          day: z.string(),
+          today: z.string(),
+          zone: z.string(),
+          zoneCity: z.string(),
+          meetings: z.array(row),
+          needs: z.array(need),
+        }),
+        signal,
+      ),
     refetchInterval: 60_000,
     meta: { live: true },
   });

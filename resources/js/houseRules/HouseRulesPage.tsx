@@ -51,12 +51,25 @@ function RulesForm({ rules }: { rules: Rules }) {
       }}
     >
       {!mayChange && <p className="text-muted">{t('rules.readOnly')}</p>}
-      <TextField label={t('rules.organisation')} disabled={!mayChange} maxLength={120} required value={given.organisation} onChange={(event) => setGiven({ ...given, organisation: event.target.value })} />
+      <TextField
+        label={t('rules.organisation')}
+        disabled={!mayChange}
+        maxLength={120}
+        required
+        value={given.organisation}
+        onChange={(event) => setGiven({ ...given, organisation: event.target.value })}
+      />
       <fieldset disabled={!mayChange} className="flex flex-col gap-2">
         <legend className="mb-1 text-note font-semibold text-muted">{t('rules.organizer')}</legend>
         {(['meeting', 'host'] as const).map((one) => (
           <label key={one} className="flex items-start gap-2">
-            <input type="radio" name="organizer" className="mt-1" checked={given.organizer === one} onChange={() => setGiven({ ...given, organizer: one })} />
+            <input
+              type="radio"
+              name="organizer"
+              className="mt-1"
+              checked={given.organizer === one}
+              onChange={() => setGiven({ ...given, organizer: one })}
+            />
             <span>
               {t(`rules.${one}`)} <span className="block text-note text-muted">{t(`rules.${one}Text`, { domain: rules.mailDomain })}</span>
             </span>

@@ -14,7 +14,13 @@ const TONE: Record<Dispatch['state'], string> = {
 
 /** In the browser's own zone, which is named by its offset. */
 export function momentText(instant: string): string {
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', timeZoneName: 'shortOffset' }).format(new Date(instant));
+  return new Intl.DateTimeFormat('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+    timeZoneName: 'shortOffset',
+  }).format(new Date(instant));
 }
 
 export function DispatchList({ dispatches, withMeeting = false }: { dispatches: Dispatch[]; withMeeting?: boolean }) {
@@ -22,7 +28,10 @@ export function DispatchList({ dispatches, withMeeting = false }: { dispatches: 
   return (
     <ul>
       {dispatches.map((dispatch) => (
-        <li key={dispatch.id} className="grid grid-cols-1 gap-x-6 border-t border-line py-2 md:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_11rem]">
+        <li
+          key={dispatch.id}
+          className="grid grid-cols-1 gap-x-6 border-t border-line py-2 md:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_11rem]"
+        >
           <p className="min-w-0">
             <Link to={`/sent/${dispatch.id}`} className="font-semibold hover:underline">
               {dispatch.name ?? dispatch.recipient}
@@ -35,7 +44,11 @@ export function DispatchList({ dispatches, withMeeting = false }: { dispatches: 
           </p>
           <p>
             <span className={TONE[dispatch.state]}>{t(`dispatch.${dispatch.state}`)}</span>
-            <span className="block text-note text-muted">{dispatch.nextTryAt && dispatch.tries > 0 ? t('dispatch.again', { when: momentText(dispatch.nextTryAt), count: dispatch.tries }) : momentText(dispatch.sentAt ?? dispatch.createdAt)}</span>
+            <span className="block text-note text-muted">
+              {dispatch.nextTryAt && dispatch.tries > 0
+                ? t('dispatch.again', { when: momentText(dispatch.nextTryAt), count: dispatch.tries })
+                : momentText(dispatch.sentAt ?? dispatch.createdAt)}
+            </span>
           </p>
         </li>
       ))}

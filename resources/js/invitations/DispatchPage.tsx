@@ -12,7 +12,11 @@ export function DispatchPage() {
   const { id = '' } = useParams();
   const { data, error, refetch } = useQuery(dispatchQuery(Number(id)));
   if (error) {
-    return <div className="p-5"><ErrorNote error={error} retry={() => void refetch()} /></div>;
+    return (
+      <div className="p-5">
+        <ErrorNote error={error} retry={() => void refetch()} />
+      </div>
+    );
   }
   if (!data) {
     return null;
@@ -27,7 +31,15 @@ export function DispatchPage() {
     [t('dispatch.messageId'), data.messageId],
   ];
   return (
-    <Page title={data.subject} above={<Link to="/sent" className="changeable">{t('sent.title')}</Link>} heading={data.subject}>
+    <Page
+      title={data.subject}
+      above={
+        <Link to="/sent" className="changeable">
+          {t('sent.title')}
+        </Link>
+      }
+      heading={data.subject}
+    >
       <main className="grid max-w-6xl grid-cols-1 gap-8 px-5 py-4 md:grid-cols-[2fr_3fr]">
         <div>
           <dl className="grid grid-cols-[7rem_1fr] gap-y-1">
@@ -50,18 +62,29 @@ export function DispatchPage() {
           <p className="text-muted">{t('dispatch.notShown')}</p>
         ) : (
           <div className="flex flex-col gap-4">
-            <iframe title={t('dispatch.asSent')} src={`/api/dispatches/${data.id}/html`} sandbox="" className="h-[520px] w-full border border-line bg-white" />
+            <iframe
+              title={t('dispatch.asSent')}
+              src={`/api/dispatches/${data.id}/html`}
+              sandbox=""
+              className="h-[520px] w-full border border-line bg-white"
+            />
             <details>
               <summary className="cursor-pointer font-semibold">{t('dispatch.text')}</summary>
-              <pre className="overflow-x-auto bg-sheet p-3 whitespace-pre-wrap" tabIndex={0}>{data.text}</pre>
+              <pre className="overflow-x-auto bg-sheet p-3 whitespace-pre-wrap" tabIndex={0}>
+                {data.text}
+              </pre>
             </details>
             <details>
               <summary className="cursor-pointer font-semibold">{t('dispatch.calendar')}</summary>
-              <pre className="overflow-x-auto bg-sheet p-3" tabIndex={0}>{data.calendar}</pre>
+              <pre className="overflow-x-auto bg-sheet p-3" tabIndex={0}>
+                {data.calendar}
+              </pre>
             </details>
             <details>
               <summary className="cursor-pointer font-semibold">{t('dispatch.source')}</summary>
-              <pre className="max-h-96 overflow-auto bg-sheet p-3 text-note" tabIndex={0}>{data.source}</pre>
+              <pre className="max-h-96 overflow-auto bg-sheet p-3 text-note" tabIndex={0}>
+                {data.source}
+              </pre>
             </details>
           </div>
         )}

@@ -18,7 +18,11 @@ export function ReadBackPage() {
   const { id = '' } = useParams();
   const { data, error, refetch } = useQuery(readBackQuery(id));
   if (error) {
-    return <div className="p-5"><ErrorNote error={error} retry={() => void refetch()} /></div>;
+    return (
+      <div className="p-5">
+        <ErrorNote error={error} retry={() => void refetch()} />
+      </div>
+    );
   }
   if (!data) {
     return null;
@@ -59,7 +63,10 @@ function Shown({ data }: { data: ReadBack }) {
     mutationFn: () => sendJson('POST', `meetings/${meeting.id}/send`, { version: meeting.version }, meetingShape),
     onSuccess: async (now) => {
       const seconds = now.holdSeconds ?? 0;
-      tell(t('readBack.sentNow', { count: now.attendees.length, title: now.title }), seconds > 1 ? { seconds, action: { label: t('readBack.takeBack'), run: () => takeBack.mutate() } } : {});
+      tell(
+        t('readBack.sentNow', { count: now.attendees.length, title: now.title }),
+        seconds > 1 ? { seconds, action: { label: t('readBack.takeBack'), run: () => takeBack.mutate() } } : {},
+      );
       await done();
     },
   });
@@ -83,14 +90,19 @@ function Shown({ data }: { data: ReadBack }) {
 
   return (
     <div className="flex min-h-[calc(100dvh-2.75rem)] flex-col md:h-[calc(100dvh-2.75rem)]">
-      <Page title={t('readBack.title')} above={t('readBack.above')} heading={t('readBack.heading', { title: meeting.title || t('sheet.untitled'), count: data.recipients.length })}>
+      <Page
+        title={t('readBack.title')}
+        above={t('readBack.above')}
+        heading={t('readBack.heading', { title: meeting.title || t('sheet.untitled'), count: data.recipients.length })}
+      >
         <div className="flex min-h-0 flex-1 flex-col md:flex-row">
           <div className="flex w-full flex-col gap-4 overflow-y-auto border-line bg-sheet px-5 py-3 md:w-[44%] md:border-r">
             <p>
               {sentence.charAt(0).toUpperCase() + sentence.slice(1)}. {t('readBack.dates', { count: data.dates })} {meeting.purpose}
             </p>
             <p className="text-muted">
-              {t(`readBack.join.${meeting.joinMode}`, { place: meeting.place || t('readBack.nowhere') })} {meeting.agenda.length > 0 && t('readBack.agenda', { count: meeting.agenda.length })}
+              {t(`readBack.join.${meeting.joinMode}`, { place: meeting.place || t('readBack.nowhere') })}{' '}
+              {meeting.agenda.length > 0 && t('readBack.agenda', { count: meeting.agenda.length })}
             </p>
             <Odds data={data} people={people} />
             <section aria-labelledby="recipients">
@@ -107,9 +119,17 @@ function Shown({ data }: { data: ReadBack }) {
                 </thead>
                 <tbody>
                   {shown.map((recipient) => (
-                    <tr key={recipient.person.id} className={`border-t border-line ${recipient.person.id === chosen ? 'bg-day text-[#17202b] dark:text-ink' : ''}`}>
+                    <tr
+                      key={recipient.person.id}
+                      className={`border-t border-line ${recipient.person.id === chosen ? 'bg-day text-[#17202b] dark:text-ink' : ''}`}
+                    >
                       <td className="max-w-0 py-1">
-                        <button type="button" aria-pressed={recipient.person.id === chosen} className="w-full truncate text-left hover:underline" onClick={() => setChosen(recipient.person.id)}>
+                        <button
+                          type="button"
+                          aria-pressed={recipient.person.id === chosen}
+                          className="w-full truncate text-left hover:underline"
+                          onClick={() => setChosen(recipient.person.id)}
+                        >
                           {called(recipient.person)}
                         </button>
                       </td>
@@ -130,7 +150,9 @@ function Shown({ data }: { data: ReadBack }) {
               )}
             </section>
           </div>
-          <div className="flex min-h-[480px] min-w-0 flex-1 flex-col gap-2 px-5 py-3">{chosen && <Letter meetingId={meeting.id} personId={chosen} version={meeting.version} />}</div>
+          <div className="flex min-h-[480px] min-w-0 flex-1 flex-col gap-2 px-5 py-3">
+            {chosen && <Letter meetingId={meeting.id} personId={chosen} version={meeting.version} />}
+          </div>
         </div>
         <footer className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2 border-t border-line bg-sheet px-5 py-2">
           <p className="flex flex-wrap gap-x-4">
@@ -195,7 +217,9 @@ function Odds({ data, people }: { data: ReadBack; people: Map<string, Person> })
           {all ? t('sheet.fewer') : t('sheet.more', { count: shown.length - ODDS_SHOWN })}
         </Button>
       )}
-      {shown.length === 0 && data.missing.length === 0 && <p className="font-semibold text-good">{data.odd.length === 0 ? t('readBack.nothingOdd') : t('readBack.allLeft')}</p>}
+      {shown.length === 0 && data.missing.length === 0 && (
+        <p className="font-semibold text-good">{data.odd.length === 0 ? t('readBack.nothingOdd') : t('readBack.allLeft')}</p>
+      )}
     </section>
   );
 }
@@ -207,7 +231,11 @@ function OddText({ odd, people }: { odd: Odd; people: Map<string, Person> }) {
     case 'clash':
       return (
         <>
-          <p className="font-semibold">{odd.dates.length === 1 ? t('odd.clashOne', { name, date: dayMonth(odd.dates[0]?.on ?? '') }) : t('odd.clash', { name, count: odd.dates.length })}</p>
+          <p className="font-semibold">
+            {odd.dates.length === 1
+              ? t('odd.clashOne', { name, date: dayMonth(odd.dates[0]?.on ?? '') })
+              : t('odd.clash', { name, count: odd.dates.length })}
+          </p>
           <p className="text-muted">
             {odd.dates
               .slice(0, 6)
@@ -222,7 +250,9 @@ function OddText({ odd, people }: { odd: Odd; people: Map<string, Person> }) {
       return (
         <>
           <p className="font-semibold">{t(`odd.${odd.code}`, { name, times: odd.times.join(', ') })}</p>
-          <p className="text-muted">{odd.count === odd.of ? t('odd.onAll', { count: odd.of }) : t('odd.onSome', { count: odd.count, of: odd.of })}</p>
+          <p className="text-muted">
+            {odd.count === odd.of ? t('odd.onAll', { count: odd.of }) : t('odd.onSome', { count: odd.count, of: odd.of })}
+          </p>
         </>
       );
     case 'agenda_longer':
@@ -251,7 +281,12 @@ function Letter({ meetingId, personId, version }: { meetingId: string; personId:
           {data?.text}
         </pre>
       ) : (
-        <iframe title={t('readBack.letter')} sandbox="" src={`/api/meetings/${meetingId}/letter/${personId}/html?v=${version}`} className="min-h-0 w-full flex-1 border border-line bg-white" />
+        <iframe
+          title={t('readBack.letter')}
+          sandbox=""
+          src={`/api/meetings/${meetingId}/letter/${personId}/html?v=${version}`}
+          className="min-h-0 w-full flex-1 border border-line bg-white"
+        />
       )}
     </>
   );

@@ -24,7 +24,13 @@ export function SentPage() {
     <Page title={t('sent.title')} heading={data ? t('sent.heading', { count: data.total }) : t('sent.title')}>
       <main className="max-w-6xl px-5 py-4">
         <div className="mb-3 grid max-w-2xl grid-cols-[2fr_1fr] gap-3">
-          <TextField label={t('sent.search')} type="search" value={q} placeholder={t('sent.searchHint')} onChange={(event) => setQ(event.target.value)} />
+          <TextField
+            label={t('sent.search')}
+            type="search"
+            value={q}
+            placeholder={t('sent.searchHint')}
+            onChange={(event) => setQ(event.target.value)}
+          />
           <SelectField label={t('sent.which')} value={state} onChange={(event) => go({ state: event.target.value })}>
             {['', 'open', 'sent', 'failed', 'withdrawn'].map((one) => (
               <option key={one} value={one}>

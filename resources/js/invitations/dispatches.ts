@@ -25,7 +25,11 @@ export const dispatchesQuery = (q: string, state: string, meeting: string, page:
   queryOptions({
     queryKey: ['dispatches', { q, state, meeting, page }],
     queryFn: ({ signal }) =>
-      getJson(`dispatches?${new URLSearchParams({ q, state, meeting, page: String(page) })}`, z.object({ dispatches: z.array(rowShape), page: z.number(), pages: z.number(), total: z.number() }), signal),
+      getJson(
+        `dispatches?${new URLSearchParams({ q, state, meeting, page: String(page) })}`,
+        z.object({ dispatches: z.array(rowShape), page: z.number(), pages: z.number(), total: z.number() }),
+        signal,
+      ),
     placeholderData: keepPreviousData,
     meta: { live: true },
   });
@@ -33,6 +37,11 @@ export const dispatchesQuery = (q: string, state: string, meeting: string, page:
 export const dispatchQuery = (id: number) =>
   queryOptions({
     queryKey: ['dispatch', id],
-    queryFn: ({ signal }) => getJson(`dispatches/${id}`, rowShape.extend({ text: z.string().nullable(), calendar: z.string().nullable(), source: z.string().nullable() }), signal),
+    queryFn: ({ signal }) =>
+      getJson(
+        `dispatches/${id}`,
+        rowShape.extend({ text: z.string().nullable(), calendar: z.string().nullable(), source: z.string().nullable() }),
+        signal,
+      ),
     meta: { live: true },
   });

@@ -30,7 +30,8 @@ export const weekdayDay = (wall: WallTime): string => `${weekday(wall)} ${Number
 /** "Tuesday 8 December" */
 export const longDate = (wall: WallTime): string => format(wall, { weekday: 'long', day: 'numeric', month: 'long' }).replace(',', '');
 /** "Tue 8 Dec 2026" */
-export const shortDate = (wall: WallTime): string => format(wall, { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' }).replace(',', '');
+export const shortDate = (wall: WallTime): string =>
+  format(wall, { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' }).replace(',', '');
 /** "December 2026" */
 export const monthYear = (wall: WallTime): string => format(wall, { month: 'long', year: 'numeric' });
 /** "Dec" */

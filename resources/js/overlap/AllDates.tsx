@@ -2,7 +2,14 @@ import { useTranslation } from 'react-i18next';
 import { clock, dayMonth, month } from '../lib/time';
 import type { Fit, Planned } from './board';
 
-export type AllDatesProps = { planned: Planned; durationMinutes: number; selected: number; choose: (index: number) => void; take: (fit: Fit) => void; single: boolean };
+export type AllDatesProps = {
+  planned: Planned;
+  durationMinutes: number;
+  selected: number;
+  choose: (index: number) => void;
+  take: (fit: Fit) => void;
+  single: boolean;
+};
 
 const AXIS = 1440;
 const MANY = 16;
@@ -48,21 +55,31 @@ export function AllDates({ planned, durationMinutes, selected, choose, take, sin
                 type="button"
                 disabled={single}
                 onClick={() => choose(state.index)}
-                {...(many ? { 'aria-label': t('dates.column', { date: dayMonth(state.wall), free: state.requiredFree, required: state.required }) } : {})}
+                {...(many
+                  ? { 'aria-label': t('dates.column', { date: dayMonth(state.wall), free: state.requiredFree, required: state.required }) }
+                  : {})}
                 aria-pressed={single ? undefined : state.index === selected}
                 className={`flex flex-1 flex-col text-left ${many ? 'min-w-5' : 'min-w-12'}`}
               >
                 <span className="block h-10 overflow-hidden whitespace-nowrap">
-                  <span className={`narrow block px-0.5 ${state.index === selected && !single ? 'font-bold underline decoration-sun decoration-2 underline-offset-2' : 'font-semibold'}`}>
+                  <span
+                    className={`narrow block px-0.5 ${state.index === selected && !single ? 'font-bold underline decoration-sun decoration-2 underline-offset-2' : 'font-semibold'}`}
+                  >
                     {many ? (newMonth ? month(state.wall) : ' ') : dayMonth(state.wall)}
                   </span>
                   <span className="tight block px-0.5 text-[0.6875rem] text-muted">
-                    {many ? String(Number(state.wall.slice(8, 10))) : shiftText(state.shifts.length, state.shifts[0]?.minutes, state.anchorShift)}
+                    {many
+                      ? String(Number(state.wall.slice(8, 10)))
+                      : shiftText(state.shifts.length, state.shifts[0]?.minutes, state.anchorShift)}
                   </span>
                 </span>
                 <span className="relative block w-full flex-1 overflow-hidden">
                   {ground.map((segment) => (
-                    <span key={segment.from} className={`step-${segment.tone} absolute inset-x-0 border-t border-line/40`} style={{ top: at(segment.from), height: at(segment.to - segment.from) }} />
+                    <span
+                      key={segment.from}
+                      className={`step-${segment.tone} absolute inset-x-0 border-t border-line/40`}
+                      style={{ top: at(segment.from), height: at(segment.to - segment.from) }}
+                    />
                   ))}
                   {blocks.map((block) => (
                     <span
@@ -73,14 +90,21 @@ export function AllDates({ planned, durationMinutes, selected, choose, take, sin
                       {block.to - block.from >= 40 ? block.count : ''}
                     </span>
                   ))}
-                  <span className="absolute inset-x-0 z-10 border-y-2 border-[#17202b] bg-sun/45" style={{ top: at(columnBarAt), height }} />
+                  <span
+                    className="absolute inset-x-0 z-10 border-y-2 border-[#17202b] bg-sun/45"
+                    style={{ top: at(columnBarAt), height }}
+                  />
                   <span
                     className={`tight absolute inset-x-0.5 z-10 flex items-center justify-center rounded border-2 px-0.5 text-[0.6875rem] leading-4 font-bold ${
                       state.requiredFree < state.required ? 'border-broken bg-sheet text-ink' : 'border-[#17202b] bg-sun text-on-sun'
                     }`}
                     style={{ top: at(columnBarAt) }}
                   >
-                    {many ? (state.requiredFree < state.required ? '!' : '') : t('dates.free', { free: state.requiredFree, required: state.required })}
+                    {many
+                      ? state.requiredFree < state.required
+                        ? '!'
+                        : ''
+                      : t('dates.free', { free: state.requiredFree, required: state.required })}
                   </span>
                 </span>
               </button>
@@ -118,6 +142,10 @@ export function AllDates({ planned, durationMinutes, selected, choose, take, sin
     if (anchor !== null) {
       return t('dates.anchorClocks');
     }
-    return count === 0 || minutes === undefined ? ' ' : t('dates.clocks', { minutes: `${minutes < 0 ? '−' : '+'}${Math.abs(minutes) % 60 === 0 ? `${Math.abs(minutes) / 60} h` : `${Math.abs(minutes)} min`}` });
+    return count === 0 || minutes === undefined
+      ? ' '
+      : t('dates.clocks', {
+          minutes: `${minutes < 0 ? '−' : '+'}${Math.abs(minutes) % 60 === 0 ? `${Math.abs(minutes) / 60} h` : `${Math.abs(minutes)} min`}`,
+        });
   }
 }

@@ -22,7 +22,8 @@ const INK = { good: 'text-muted', odd: 'text-odd', broken: 'text-broken' };
 export function DateStrip({ dates, people, selected, choose, drop, dropped, restore, complete }: DateStripProps) {
   const { t } = useTranslation();
   const judged = dates.map((state) => ({ state, words: dateWords(t, state, people) }));
-  const shown = judged.length <= MANY ? judged : judged.filter(({ state, words }) => words.tone !== 'good' || state.index === selected).slice(0, 24);
+  const shown =
+    judged.length <= MANY ? judged : judged.filter(({ state, words }) => words.tone !== 'good' || state.index === selected).slice(0, 24);
   const rest = judged.length - shown.length;
   return (
     <div>
@@ -39,10 +40,18 @@ export function DateStrip({ dates, people, selected, choose, drop, dropped, rest
                 className={`flex w-full flex-col rounded border border-b-4 border-line px-1.5 py-1 text-left ${EDGE[words.tone]} ${active ? 'bg-ink text-on-ink' : 'bg-sheet'}`}
               >
                 <span className="narrow block font-semibold">{dayMonth(state.wall)}</span>
-                <span className={`tight line-clamp-2 text-note leading-[0.9rem] font-medium ${active ? '' : INK[words.tone]}`}>{words.text}</span>
+                <span className={`tight line-clamp-2 text-note leading-[0.9rem] font-medium ${active ? '' : INK[words.tone]}`}>
+                  {words.text}
+                </span>
               </button>
               {active && drop && dates.length > 1 && (
-                <button type="button" aria-label={t('strip.drop', { date: shortDate(state.wall) })} title={t('strip.drop', { date: shortDate(state.wall) })} onClick={() => drop(state.wall)} className="absolute top-0 right-0 h-6 w-6 rounded leading-4 text-on-ink hover:bg-broken">
+                <button
+                  type="button"
+                  aria-label={t('strip.drop', { date: shortDate(state.wall) })}
+                  title={t('strip.drop', { date: shortDate(state.wall) })}
+                  onClick={() => drop(state.wall)}
+                  className="absolute top-0 right-0 h-6 w-6 rounded leading-4 text-on-ink hover:bg-broken"
+                >
                   ×
                 </button>
               )}

@@ -4,7 +4,9 @@ import { clock, plusMinutes, weekday } from '../lib/time';
 import { called } from '../people/people';
 import { Button } from '../ui/Button';
 import type { Day } from './board';
-import { localAt, PaneView } from './PaneView';
+import { localAt, PaneView, type Shown } from './PaneView';
+import { OutOfSight } from './OutOfSight';
+import { badness } from './words';
 import { useBar, type Bar } from './useBar';
 import { spoken, type People } from './words';
 
@@ -15,21 +17,39 @@ export type DayBoardProps = {
   allDay: boolean;
   moved: (shiftMinutes: number, lengthMinutes: number) => void;
   readOnly?: boolean;
+  /** Twelve hours around the bar in place of the whole day. */
+  close?: boolean;
+  /** Panes in order of trouble rather than from west to east. */
+  worstFirst?: boolean;
 };
+
+const CLOSE = 720;
 
 /** Height of the panes' heads: place, offset, initials. */
 const HEAD = 'calc(1.25rem + 1rem + 0.125rem + 1.25rem)';
 
 /** The daylight board of one date: time runs down, a pane a place, the meeting a bar through all of them. */
-export function DayBoard({ day, people, anchorCity, allDay, moved, readOnly = false }: DayBoardProps) {
+export function DayBoard({ day, people, anchorCity, allDay, moved, readOnly = false, close = false, worstFirst = false }: DayBoardProps) {
   const { t } = useTranslation();
   const body = useRef<HTMLDivElement>(null);
   const [focus, setFocus] = useState<string | null>(null);
   const given: Bar = { at: day.barAt, minutes: day.barMinutes };
-  const handle = useBar(given, { minutes: day.axisMinutes, pixels: () => body.current?.clientHeight ?? 400, fixedLength: allDay }, (bar) => moved(bar.at - given.at, bar.minutes));
+  const shown: Shown = close
+    ? {
+        from: Math.max(0, Math.min(day.axisMinutes - CLOSE, Math.round((given.at + given.minutes / 2 - CLOSE / 2) / 60) * 60)),
+        minutes: CLOSE,
+      }
+    : { from: 0, minutes: day.axisMinutes };
+  const panes = worstFirst ? [...day.panes].sort((a, b) => badness(b, day.standings) - badness(a, day.standings)) : day.panes;
+  const strip = useRef<HTMLDivElement>(null);
+  const handle = useBar(
+    given,
+    { minutes: day.axisMinutes, shown: shown.minutes, pixels: () => body.current?.clientHeight ?? 400, fixedLength: allDay },
+    (bar) => moved(bar.at - given.at, bar.minutes),
+  );
   const { bar, dragging } = handle;
-  const top = bar.at / day.axisMinutes;
-  const height = Math.min(bar.minutes, day.axisMinutes - bar.at) / day.axisMinutes;
+  const top = (bar.at - shown.from) / shown.minutes;
+  const height = Math.min(bar.minutes, shown.from + shown.minutes - bar.at) / shown.minutes;
   const anchorWall = plusMinutes(day.axisWall, bar.at);
   const weekdays = new Set(day.panes.filter((pane) => pane.axisWall !== null).map((pane) => weekday(localAt(pane, bar.at))));
   const focused = focus === null ? undefined : people.get(focus);
@@ -38,13 +58,24 @@ export function DayBoard({ day, people, anchorCity, allDay, moved, readOnly = fa
 
   return (
     <div className="relative flex min-h-0 flex-1 flex-col">
-      <div className="relative flex min-h-0 flex-1 overflow-x-auto overflow-y-hidden" style={{ '--head': HEAD } as React.CSSProperties}>
+      <div
+        ref={strip}
+        className="no-print relative flex min-h-0 flex-1 overflow-x-auto overflow-y-hidden"
+        style={{ '--head': HEAD } as React.CSSProperties}
+      >
         <div className="sticky left-0 z-30 w-14 shrink-0 bg-paper" aria-hidden>
           <div className="absolute inset-x-0 bottom-0" style={{ top: 'var(--head)' }} ref={body}>
             {day.scale
-              .filter((mark) => Math.abs(mark.at - bar.at) > 40 && mark.at < day.axisMinutes - 20)
+              .filter(
+                (mark) =>
+                  Math.abs(mark.at - bar.at) > shown.minutes / 36 && mark.at >= shown.from && mark.at < shown.from + shown.minutes - 20,
+              )
               .map((mark) => (
-                <span key={mark.at} className="absolute right-2 -translate-y-1/2 text-note text-muted" style={{ top: `${(mark.at / day.axisMinutes) * 100}%` }}>
+                <span
+                  key={mark.at}
+                  className="absolute right-2 -translate-y-1/2 text-note text-muted"
+                  style={{ top: `${((mark.at - shown.from) / shown.minutes) * 100}%` }}
+                >
                   {mark.label}:00
                 </span>
               ))}
@@ -55,13 +86,18 @@ export function DayBoard({ day, people, anchorCity, allDay, moved, readOnly = fa
           </div>
         </div>
         <div className="relative flex min-w-0 flex-1 gap-0.5">
-          {day.panes.map((pane) => (
-            <div key={pane.key} className="relative flex min-w-[60px] flex-1" style={{ flexGrow: Math.max(1, Math.min(pane.threads.length, 5) * 0.25 + 0.75) }}>
+          {panes.map((pane) => (
+            <div
+              data-pane={pane.key}
+              key={pane.key}
+              className="relative flex min-w-[60px] flex-1"
+              style={{ flexGrow: Math.max(1, Math.min(pane.threads.length, 5) * 0.25 + 0.75) }}
+            >
               <PaneView
                 pane={pane}
                 people={people}
                 standings={day.standings}
-                axisMinutes={day.axisMinutes}
+                shown={shown}
                 bar={bar}
                 dragging={dragging}
                 showWeekday={weekdays.size > 1}
@@ -99,10 +135,20 @@ export function DayBoard({ day, people, anchorCity, allDay, moved, readOnly = fa
       </div>
       {!readOnly && !allDay && (
         <div className="absolute top-0 left-0 z-40 flex w-14 flex-col gap-0.5 pr-1.5">
-          <Button small className="min-h-6 px-0! py-0! text-note" aria-label={t('board.earlierLong')} onClick={() => moved(-15, day.barMinutes)}>
+          <Button
+            small
+            className="min-h-6 px-0! py-0! text-note"
+            aria-label={t('board.earlierLong')}
+            onClick={() => moved(-15, day.barMinutes)}
+          >
             {t('board.earlierShort')}
           </Button>
-          <Button small className="min-h-6 px-0! py-0! text-note" aria-label={t('board.laterLong')} onClick={() => moved(15, day.barMinutes)}>
+          <Button
+            small
+            className="min-h-6 px-0! py-0! text-note"
+            aria-label={t('board.laterLong')}
+            onClick={() => moved(15, day.barMinutes)}
+          >
             {t('board.laterShort')}
           </Button>
         </div>
@@ -113,11 +159,17 @@ export function DayBoard({ day, people, anchorCity, allDay, moved, readOnly = fa
               name: called(focused),
               place: focused.city ?? t('board.unknownPlace'),
               clock: standing.local === null ? '' : clock(standing.local),
-              what: standing.clashes.length > 0 ? standing.clashes.join(', ') : focused.kind === 'guest' ? t('board.noCalendar') : t(`free.${standing.light}`),
+              what:
+                standing.clashes.length > 0
+                  ? standing.clashes.join(', ')
+                  : focused.kind === 'guest'
+                    ? t('board.noCalendar')
+                    : t(`free.${standing.light}`),
             })
           : ''}
       </p>
-      <table className="sr-only">
+      <OutOfSight strip={strip} panes={panes} standings={day.standings} />
+      <table className="print-table sr-only">
         <caption>{t('board.table')}</caption>
         <thead>
           <tr>

@@ -1,18 +1,16 @@
 import { useTranslation } from 'react-i18next';
 import { clock, weekday } from '../lib/time';
 import { Button } from '../ui/Button';
-import type { Day, Pane } from './board';
+import type { Day } from './board';
 import { localAt } from './PaneView';
-import { isNight, isOff, lightWord, type People } from './words';
+import { badness, lightWord, type People } from './words';
 
 export type DayStripsProps = { day: Day; people: People; moved: (shiftMinutes: number, lengthMinutes: number) => void };
 
 /** The board for a phone: a horizontal day a place, the worst first. */
 export function DayStrips({ day, people, moved }: DayStripsProps) {
   const { t } = useTranslation();
-  const badness = (pane: Pane) =>
-    day.standings.filter((standing) => pane.threads.some((thread) => thread.id === standing.id)).reduce((sum, standing) => sum + (standing.clashes.length > 0 ? 100 : isNight(standing) ? 10 : isOff(standing) ? 1 : 0), 0);
-  const panes = [...day.panes].sort((a, b) => badness(b) - badness(a));
+  const panes = [...day.panes].sort((a, b) => badness(b, day.standings) - badness(a, day.standings));
   const x = (minutes: number) => `${(minutes / day.axisMinutes) * 100}%`;
   return (
     <div className="flex flex-col gap-3">
@@ -32,19 +30,29 @@ export function DayStrips({ day, people, moved }: DayStripsProps) {
               <span>{pane.places[0] ?? t('board.unknownPlace')}</span>
               {pane.axisWall && (
                 <span>
-                  <span className="narrow text-19">{clock(localAt(pane, day.barAt))}</span> {weekday(localAt(pane, day.barAt))} {lightWord(t, own)}
+                  <span className="narrow text-19">{clock(localAt(pane, day.barAt))}</span> {weekday(localAt(pane, day.barAt))}{' '}
+                  {lightWord(t, own)}
                 </span>
               )}
             </h3>
             {pane.axisWall && (
               <div className="relative h-6" aria-hidden>
                 {pane.ground.map((segment) => (
-                  <span key={segment.from} className={`ground-${segment.tone} absolute inset-y-0`} style={{ left: x(segment.from), width: x(segment.to - segment.from) }} />
+                  <span
+                    key={segment.from}
+                    className={`ground-${segment.tone} absolute inset-y-0`}
+                    style={{ left: x(segment.from), width: x(segment.to - segment.from) }}
+                  />
                 ))}
-                <span className="absolute -inset-y-1 rounded border-2 border-[#17202b] bg-sun" style={{ left: x(day.barAt), width: `max(8px, ${x(day.barMinutes)})` }} />
+                <span
+                  className="absolute -inset-y-1 rounded border-2 border-[#17202b] bg-sun"
+                  style={{ left: x(day.barAt), width: `max(8px, ${x(day.barMinutes)})` }}
+                />
               </div>
             )}
-            <p className="text-note text-muted">{pane.threads.map((thread) => people.get(thread.id)?.name ?? people.get(thread.id)?.email ?? '?').join(', ')}</p>
+            <p className="text-note text-muted">
+              {pane.threads.map((thread) => people.get(thread.id)?.name ?? people.get(thread.id)?.email ?? '?').join(', ')}
+            </p>
           </section>
         );
       })}

@@ -9,7 +9,7 @@ export type PaneViewProps = {
   pane: Pane;
   people: People;
   standings: Standing[];
-  axisMinutes: number;
+  shown: Shown;
   bar: Bar;
   dragging: boolean;
   showWeekday: boolean;
@@ -17,24 +17,37 @@ export type PaneViewProps = {
   setFocus: (id: string | null) => void;
 };
 
+/** The stretch of the axis that is drawn, in minutes from its top. */
+export type Shown = { from: number; minutes: number };
+
 /** Below so many pixels between threads, a pane counts its people instead of drawing each. */
 const LEAST_THREAD = 12;
 export const PANE_WIDTH = 108;
 const MOST_THREADS = Math.floor(PANE_WIDTH / LEAST_THREAD);
 
 /** A place's own day, with its people as threads and the flag of its clock. */
-export function PaneView({ pane, people, standings, axisMinutes, bar, dragging, showWeekday, focus, setFocus }: PaneViewProps) {
+export function PaneView({ pane, people, standings, shown, bar, dragging, showWeekday, focus, setFocus }: PaneViewProps) {
   const { t } = useTranslation();
-  const at = (minutes: number) => `${(minutes / axisMinutes) * 100}%`;
+  const at = (minute: number) => `${((minute - shown.from) / shown.minutes) * 100}%`;
+  const long = (minutes: number) => `${(minutes / shown.minutes) * 100}%`;
   const counted = pane.threads.length > MOST_THREADS;
   const own = standings.filter((standing) => pane.threads.some((thread) => thread.id === standing.id));
   const wall = pane.axisWall === null ? null : localAt(pane, bar.at);
   const tone = pane.ground.find((segment) => segment.from <= bar.at && bar.at < segment.to)?.tone ?? 'day';
   const word = dragging ? (tone === 'night' ? t('light.night') : '') : lightWord(t, own);
-  const name = pane.places.length === 0 ? t('board.unknownPlace') : pane.places.length > 2 ? t('board.places', { place: pane.places[0], count: pane.places.length - 1 }) : pane.places.join(', ');
+  const name =
+    pane.places.length === 0
+      ? t('board.unknownPlace')
+      : pane.places.length > 2
+        ? t('board.places', { place: pane.places[0], count: pane.places.length - 1 })
+        : pane.places.join(', ');
 
   return (
-    <section aria-label={name} className="flex min-w-[60px] flex-1 flex-col" style={{ flexGrow: Math.max(1, Math.min(pane.threads.length, 5) * 0.25 + 0.75) }}>
+    <section
+      aria-label={name}
+      className="flex min-w-[60px] flex-1 flex-col"
+      style={{ flexGrow: Math.max(1, Math.min(pane.threads.length, 5) * 0.25 + 0.75) }}
+    >
       <h3 className="narrow truncate px-0.5 text-body leading-5 font-semibold" title={pane.places.join(', ') || undefined}>
         {name}
       </h3>
@@ -56,16 +69,30 @@ export function PaneView({ pane, people, standings, axisMinutes, bar, dragging, 
       </div>
       <div className="relative flex-1 overflow-hidden border-l border-line bg-sheet" data-testid="pane">
         {pane.ground.map((segment) => (
-          <div key={segment.from} className={`ground-${segment.tone} absolute inset-x-0 border-t border-line/60`} style={{ top: at(segment.from), height: at(segment.to - segment.from) }} />
+          <div
+            key={segment.from}
+            className={`ground-${segment.tone} absolute inset-x-0 border-t border-line/60`}
+            style={{ top: at(segment.from), height: long(segment.to - segment.from) }}
+          />
         ))}
         {pane.hours.map((mark) => (
-          <span key={mark.at} aria-hidden className={`absolute left-0 flex -translate-y-1/2 items-center gap-1 text-[0.6875rem] leading-3 ${inkOn(pane, mark.at)}`} style={{ top: at(mark.at) }}>
+          <span
+            key={mark.at}
+            aria-hidden
+            className={`absolute left-0 flex -translate-y-1/2 items-center gap-1 text-[0.6875rem] leading-3 ${inkOn(pane, mark.at)}`}
+            style={{ top: at(mark.at) }}
+          >
             <span className="inline-block h-px w-1.5 bg-current" />
             {mark.label}
           </span>
         ))}
         {pane.midnights.map((mark) => (
-          <span key={mark.at} aria-hidden className={`absolute inset-x-0 border-t border-dashed border-current pl-1.5 text-[0.6875rem] leading-4 font-semibold ${inkOn(pane, mark.at)}`} style={{ top: at(mark.at) }}>
+          <span
+            key={mark.at}
+            aria-hidden
+            className={`absolute inset-x-0 border-t border-dashed border-current pl-1.5 text-[0.6875rem] leading-4 font-semibold ${inkOn(pane, mark.at)}`}
+            style={{ top: at(mark.at) }}
+          >
             {weekdayDay(mark.label)}
           </span>
         ))}
@@ -79,7 +106,8 @@ export function PaneView({ pane, people, standings, axisMinutes, bar, dragging, 
               label={threadLabel(thread)}
               left={threadLeft(index, pane.threads.length)}
               at={at}
-              ground={pane.ground.length > 0 ? pane.ground : [{ from: 0, to: axisMinutes, tone: 'day', label: '', count: 0 }]}
+              long={long}
+              ground={pane.ground.length > 0 ? pane.ground : [{ from: 0, to: 1440, tone: 'day', label: '', count: 0 }]}
               setFocus={setFocus}
             />
           ))
@@ -88,7 +116,7 @@ export function PaneView({ pane, people, standings, axisMinutes, bar, dragging, 
       {wall !== null && (
         <div
           className="slides pointer-events-none absolute z-20 -mt-3 flex flex-col items-center rounded-md border-2 border-[#17202b] bg-sun px-1.5 py-0.5 text-on-sun"
-          style={{ top: `calc(var(--head) + (100% - var(--head)) * ${(bar.at / axisMinutes).toFixed(5)})` }}
+          style={{ top: `calc(var(--head) + (100% - var(--head)) * ${((bar.at - shown.from) / shown.minutes).toFixed(5)})` }}
           data-testid="flag"
         >
           <span className="narrow text-19 leading-5 font-bold">{clock(wall)}</span>
@@ -106,12 +134,17 @@ export function PaneView({ pane, people, standings, axisMinutes, bar, dragging, 
     const person = people.get(thread.id);
     return t('board.thread', {
       name: person ? called(person) : '?',
-      known: thread.calendarKnown ? (thread.blocks.length === 0 ? t('board.free') : thread.blocks.map((block) => block.label).join(', ')) : t('board.noCalendar'),
+      known: thread.calendarKnown
+        ? thread.blocks.length === 0
+          ? t('board.free')
+          : thread.blocks.map((block) => block.label).join(', ')
+        : t('board.noCalendar'),
     });
   }
 }
 
-const toneAt = (pane: Pane, minute: number) => pane.ground.find((segment) => segment.from <= minute && minute < segment.to)?.tone ?? 'night';
+const toneAt = (pane: Pane, minute: number) =>
+  pane.ground.find((segment) => segment.from <= minute && minute < segment.to)?.tone ?? 'night';
 const INKS: Record<string, string> = { day: 'text-on-day', dusk: 'text-on-dusk', day_off: 'text-on-dusk', night: 'text-on-night' };
 const inkOn = (pane: Pane, minute: number) => INKS[toneAt(pane, minute)] ?? 'text-on-dusk';
 const threadLeft = (index: number, count: number) => `${40 + ((index + 0.5) / count) * 56}%`;
@@ -127,13 +160,15 @@ function ThreadView({
   label,
   left,
   at,
+  long,
   ground,
   setFocus,
 }: {
   thread: Thread;
   label: string;
   left: string;
-  at: (minutes: number) => string;
+  at: (minute: number) => string;
+  long: (minutes: number) => string;
   ground: Segment[];
   setFocus: (id: string | null) => void;
 }) {
@@ -151,17 +186,29 @@ function ThreadView({
       onMouseLeave={() => setFocus(null)}
     >
       {thread.lanes.map((lane) => (
-        <span key={lane.from} className="absolute inset-x-0.5 rounded-sm border border-(--lane-edge) bg-(--lane)" style={{ top: at(lane.from), height: at(lane.to - lane.from) }} />
+        <span
+          key={lane.from}
+          className="absolute inset-x-0.5 rounded-sm border border-(--lane-edge) bg-(--lane)"
+          style={{ top: at(lane.from), height: long(lane.to - lane.from) }}
+        />
       ))}
       {ground.map((segment) => (
         <span
           key={`line-${segment.from}`}
           className={`absolute left-1/2 -translate-x-1/2 ${line} ${thread.host ? 'border-l-4' : 'border-l-2'}`}
-          style={{ top: at(segment.from), height: at(segment.to - segment.from), borderColor: segment.tone === 'night' ? 'var(--thread-night)' : 'var(--thread)' }}
+          style={{
+            top: at(segment.from),
+            height: long(segment.to - segment.from),
+            borderColor: segment.tone === 'night' ? 'var(--thread-night)' : 'var(--thread)',
+          }}
         />
       ))}
       {thread.blocks.map((block) => (
-        <span key={`${block.from}-${block.label}`} className={`block-${block.tone} absolute inset-x-0.5 rounded-sm`} style={{ top: at(block.from), height: at(Math.max(8, block.to - block.from)) }} />
+        <span
+          key={`${block.from}-${block.label}`}
+          className={`block-${block.tone} absolute inset-x-0.5 rounded-sm`}
+          style={{ top: at(block.from), height: long(Math.max(8, block.to - block.from)) }}
+        />
       ))}
     </button>
   );
@@ -174,7 +221,13 @@ function CountedBand({ pane, people, standings }: { pane: Pane; people: People; 
     <p className="absolute inset-x-1 bottom-1 rounded bg-sheet/90 px-1 py-0.5 text-[0.6875rem] leading-4">
       {busy.length === 0
         ? t('board.countedFree', { count: pane.threads.length })
-        : t('board.countedBusy', { count: busy.length, names: busy.slice(0, 3).map((standing) => people.get(standing.id)?.initials ?? '?').join(' ') })}
+        : t('board.countedBusy', {
+            count: busy.length,
+            names: busy
+              .slice(0, 3)
+              .map((standing) => people.get(standing.id)?.initials ?? '?')
+              .join(' '),
+          })}
     </p>
   );
 }

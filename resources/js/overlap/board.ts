@@ -8,7 +8,14 @@ const segment = z.object({ from: z.number(), to: z.number(), tone: z.string(), l
 const mark = z.object({ at: z.number(), label: z.string() });
 const light = z.enum(['in_hours', 'before_hours', 'after_hours', 'between_hours', 'day_off', 'night', 'unknown']);
 const standing = z.object({ id: z.string(), required: z.boolean(), local: z.string().nullable(), light, clashes: z.array(z.string()) });
-const thread = z.object({ id: z.string(), required: z.boolean(), host: z.boolean(), calendarKnown: z.boolean(), lanes: z.array(segment), blocks: z.array(segment) });
+const thread = z.object({
+  id: z.string(),
+  required: z.boolean(),
+  host: z.boolean(),
+  calendarKnown: z.boolean(),
+  lanes: z.array(segment),
+  blocks: z.array(segment),
+});
 const pane = z.object({
   key: z.string(),
   places: z.array(z.string()),
@@ -44,7 +51,14 @@ const day = z.object({
   standings: z.array(standing),
 });
 const column = z.object({ state: dateState, ground: z.array(segment), blocks: z.array(segment) });
-const fit = z.object({ clock: z.string(), at: z.number(), dayShift: z.number(), clashDates: z.number(), offHours: z.number(), dates: z.number() });
+const fit = z.object({
+  clock: z.string(),
+  at: z.number(),
+  dayShift: z.number(),
+  clashDates: z.number(),
+  offHours: z.number(),
+  dates: z.number(),
+});
 
 export const boardShape = z.object({
   sentence: z.array(pieceShape),

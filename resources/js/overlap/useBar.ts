@@ -15,12 +15,22 @@ const snap = (minutes: number, step: number) => Math.round(minutes / step) * ste
 /**
  * The crossbar as it is dragged: it snaps to quarter hours, with Shift to five minutes, and tells where it was let go.
  *
- * @param span what the drawn height stands for: so many minutes on so many pixels
+ * @param span minutes: the whole axis; shown: how many of them the drawn height of so many pixels stands for
  */
-export function useBar(given: Bar, span: { minutes: number; pixels: () => number; fixedLength: boolean }, moved: (bar: Bar) => void): BarHandlers {
+export function useBar(
+  given: Bar,
+  span: { minutes: number; shown: number; pixels: () => number; fixedLength: boolean },
+  moved: (bar: Bar) => void,
+): BarHandlers {
   const [bar, setBar] = useState<Bar | null>(null);
 
-  const within = useCallback((asked: Bar): Bar => ({ at: Math.max(0, Math.min(asked.at, span.minutes - 15)), minutes: Math.max(5, Math.min(asked.minutes, span.minutes)) }), [span.minutes]);
+  const within = useCallback(
+    (asked: Bar): Bar => ({
+      at: Math.max(0, Math.min(asked.at, span.minutes - 15)),
+      minutes: Math.max(5, Math.min(asked.minutes, span.minutes)),
+    }),
+    [span.minutes],
+  );
 
   return {
     bar: bar ?? given,
@@ -37,8 +47,12 @@ export function useBar(given: Bar, span: { minutes: number; pixels: () => number
       let now = given;
       const drag = (move: PointerEvent) => {
         const step = move.shiftKey ? 5 : 15;
-        const by = ((move.clientY - fromY) / span.pixels()) * span.minutes;
-        now = within(grip === 'move' ? { at: snap(given.at + by, step), minutes: given.minutes } : { at: given.at, minutes: Math.max(step, snap(given.minutes + by, step)) });
+        const by = ((move.clientY - fromY) / span.pixels()) * span.shown;
+        now = within(
+          grip === 'move'
+            ? { at: snap(given.at + by, step), minutes: given.minutes }
+            : { at: given.at, minutes: Math.max(step, snap(given.minutes + by, step)) },
+        );
         setBar(now);
       };
       const end = (event: PointerEvent) => {

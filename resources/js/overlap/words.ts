@@ -1,6 +1,6 @@
 import type { TFunction } from 'i18next';
 import { called, type Person } from '../people/people';
-import type { DateState, Standing } from './board';
+import type { DateState, Pane, Standing } from './board';
 
 export type People = ReadonlyMap<string, Person>;
 
@@ -13,7 +13,11 @@ export const isNight = (standing: Standing) => standing.light === 'night';
 export const isOff = (standing: Standing) => !['in_hours', 'unknown'].includes(standing.light);
 
 /** One date in a few words: the worst first. */
-export function dateWords(t: TFunction, state: DateState, people: People): { text: string; tone: 'good' | 'odd' | 'broken'; all: string[] } {
+export function dateWords(
+  t: TFunction,
+  state: DateState,
+  people: People,
+): { text: string; tone: 'good' | 'odd' | 'broken'; all: string[] } {
   const busy = state.troubles.filter((trouble) => trouble.clashes.length > 0);
   const needed = busy.filter((trouble) => trouble.required);
   const night = state.troubles.filter((trouble) => isNight(trouble) && trouble.required);
@@ -21,7 +25,11 @@ export function dateWords(t: TFunction, state: DateState, people: People): { tex
   const clocks = [...new Set(state.shifts.filter((shift) => !shift.byAnchor).map((shift) => shift.place))];
   const all: string[] = [];
   if (needed.length > 0) {
-    all.push(needed.length === 1 && needed[0] ? t('date.busy', { name: first(people, needed[0].id) }) : t('date.busyCount', { count: needed.length }));
+    all.push(
+      needed.length === 1 && needed[0]
+        ? t('date.busy', { name: first(people, needed[0].id) })
+        : t('date.busyCount', { count: needed.length }),
+    );
   }
   if (state.anchorShift !== null) {
     all.push(t('date.anchorClocks'));
@@ -60,4 +68,11 @@ export function spoken(t: TFunction, standings: Standing[], people: People, anch
     .filter((standing) => standing.clashes.length > 0 || isOff(standing))
     .map((standing) => `${first(people, standing.id)} ${standing.clashes.length > 0 ? t('light.busy') : t(`light.${standing.light}`)}`);
   return [`${anchorClock} ${anchorCity}`, ...troubles].join('; ');
+}
+
+/** How bad a place has it: busy weighs most, then night, then outside hours. */
+export function badness(pane: Pane, standings: Standing[]): number {
+  return standings
+    .filter((standing) => pane.threads.some((thread) => thread.id === standing.id))
+    .reduce((sum, standing) => sum + (standing.clashes.length > 0 ? 100 : isNight(standing) ? 10 : isOff(standing) ? 1 : 0), 0);
 }

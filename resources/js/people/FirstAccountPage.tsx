@@ -12,7 +12,12 @@ import { sessionQuery, sessionShape } from './session';
 export function FirstAccountPage() {
   const { t } = useTranslation();
   const client = useQueryClient();
-  const [given, setGiven] = useState({ name: '', email: '', password: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC' });
+  const [given, setGiven] = useState({
+    name: '',
+    email: '',
+    password: '',
+    zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
+  });
   const [choosing, setChoosing] = useState(false);
   const make = useMutation({
     mutationFn: () => sendJson('POST', 'accounts/first', given, sessionShape),
@@ -31,8 +36,22 @@ export function FirstAccountPage() {
           make.mutate();
         }}
       >
-        <TextField label={t('first.name')} autoFocus autoComplete="name" value={given.name} error={error?.field('name')} onChange={(e) => setGiven({ ...given, name: e.target.value })} />
-        <TextField label={t('signIn.email')} type="email" autoComplete="email" value={given.email} error={error?.field('email')} onChange={(e) => setGiven({ ...given, email: e.target.value })} />
+        <TextField
+          label={t('first.name')}
+          autoFocus
+          autoComplete="name"
+          value={given.name}
+          error={error?.field('name')}
+          onChange={(e) => setGiven({ ...given, name: e.target.value })}
+        />
+        <TextField
+          label={t('signIn.email')}
+          type="email"
+          autoComplete="email"
+          value={given.email}
+          error={error?.field('email')}
+          onChange={(e) => setGiven({ ...given, email: e.target.value })}
+        />
         <TextField
           label={t('signIn.password')}
           type="password"

@@ -64,7 +64,10 @@ export function PeoplePage() {
         {data?.total === 0 && <p className="py-8 text-muted">{t(q === '' ? 'people.empty' : 'people.nothingFound')}</p>}
         <ul>
           {data?.people.map((person) => (
-            <li key={person.id} className="grid grid-cols-1 gap-x-6 border-t border-line py-2 md:grid-cols-[2fr_1.2fr_1.2fr_1.4fr] md:items-baseline">
+            <li
+              key={person.id}
+              className="grid grid-cols-1 gap-x-6 border-t border-line py-2 md:grid-cols-[2fr_1.2fr_1.2fr_1.4fr] md:items-baseline"
+            >
               <p className="min-w-0">
                 <button type="button" className="text-left font-semibold hover:underline" onClick={() => setEditing(person)}>
                   {called(person)}
@@ -74,7 +77,13 @@ export function PeoplePage() {
               <p className="text-muted">{person.kind === 'guest' ? t('sheet.outside') : person.job}</p>
               <p>{person.city ?? <span className="text-muted">{t('people.noZone')}</span>}</p>
               <div className="text-muted">
-                {person.kind === 'colleague' && isAdministrator ? <AccountControls person={person} /> : person.account ? t(`role.${person.account.role}`) : ''}
+                {person.kind === 'colleague' && isAdministrator ? (
+                  <AccountControls person={person} />
+                ) : person.account ? (
+                  t(`role.${person.account.role}`)
+                ) : (
+                  ''
+                )}
               </div>
             </li>
           ))}
@@ -108,7 +117,8 @@ function AccountControls({ person }: { person: ListedPerson }) {
     onError: failed,
   });
   const change = useMutation({
-    mutationFn: (next: { role?: string; active?: boolean }) => sendJson('PATCH', `accounts/${person.account?.id}`, next, z.object({ active: z.boolean() })),
+    mutationFn: (next: { role?: string; active?: boolean }) =>
+      sendJson('PATCH', `accounts/${person.account?.id}`, next, z.object({ active: z.boolean() })),
     onSuccess: done,
     onError: failed,
   });
@@ -118,7 +128,12 @@ function AccountControls({ person }: { person: ListedPerson }) {
         <Button look="quiet" onClick={() => setInviting(true)} aria-label={t('account.inviteLong', { name: called(person) })}>
           {t('account.invite')}
         </Button>
-        <Dialog open={inviting} onOpenChange={setInviting} title={t('account.inviteLong', { name: called(person) })} description={t('account.inviteText', { email: person.email })}>
+        <Dialog
+          open={inviting}
+          onOpenChange={setInviting}
+          title={t('account.inviteLong', { name: called(person) })}
+          description={t('account.inviteText', { email: person.email })}
+        >
           <SelectField label={t('account.role')} value={role} onChange={(event) => setRole(event.target.value)}>
             {ROLES.map((one) => (
               <option key={one} value={one}>
@@ -138,14 +153,23 @@ function AccountControls({ person }: { person: ListedPerson }) {
   }
   return (
     <span className="flex flex-wrap items-baseline gap-3">
-      <select aria-label={t('account.roleOf', { name: called(person) })} className="rounded border border-muted bg-sheet px-1" value={person.account.role} onChange={(event) => change.mutate({ role: event.target.value })}>
+      <select
+        aria-label={t('account.roleOf', { name: called(person) })}
+        className="rounded border border-muted bg-sheet px-1"
+        value={person.account.role}
+        onChange={(event) => change.mutate({ role: event.target.value })}
+      >
         {ROLES.map((one) => (
           <option key={one} value={one}>
             {t(`role.${one}`)}
           </option>
         ))}
       </select>
-      <Button look="quiet" onClick={() => change.mutate({ active: !person.account?.active })} aria-label={t(person.account.active ? 'account.deactivateLong' : 'account.activateLong', { name: called(person) })}>
+      <Button
+        look="quiet"
+        onClick={() => change.mutate({ active: !person.account?.active })}
+        aria-label={t(person.account.active ? 'account.deactivateLong' : 'account.activateLong', { name: called(person) })}
+      >
         {person.account.active ? t('account.deactivate') : t('account.activate')}
       </Button>
     </span>

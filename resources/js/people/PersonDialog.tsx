@@ -17,7 +17,9 @@ export function readStretches(text: string): [string, string][] | null {
     return [];
   }
   const stretches = text.split(',').map((piece) => /^\s*(\d{1,2}:\d{2})\s*(?:-|–|to)\s*(\d{1,2}:\d{2})\s*$/.exec(piece));
-  return stretches.every((found) => found !== null) ? stretches.map((found) => [(found[1] ?? '').padStart(5, '0'), (found[2] ?? '').padStart(5, '0')]) : null;
+  return stretches.every((found) => found !== null)
+    ? stretches.map((found) => [(found[1] ?? '').padStart(5, '0'), (found[2] ?? '').padStart(5, '0')])
+    : null;
 }
 
 const writeStretches = (stretches: [string, string][] | undefined) => (stretches ?? []).map(([from, to]) => `${from}–${to}`).join(', ');
@@ -35,17 +37,23 @@ export function PersonDialog({ person, close }: { person: Person | null; close: 
     zone: person?.zone ?? null,
     language: person?.language ?? 'en',
   });
-  const [hours, setHours] = useState<Record<string, string>>(Object.fromEntries(DAYS.map((day) => [day, writeStretches(person ? person.hours[day] : ['sat', 'sun'].includes(day) ? [] : [['09:00', '17:00']])])));
+  const [hours, setHours] = useState<Record<string, string>>(
+    Object.fromEntries(
+      DAYS.map((day) => [day, writeStretches(person ? person.hours[day] : ['sat', 'sun'].includes(day) ? [] : [['09:00', '17:00']])]),
+    ),
+  );
   const [hoursTouched, setHoursTouched] = useState(false);
   const [choosing, setChoosing] = useState(false);
   const unreadable = DAYS.filter((day) => readStretches(hours[day] ?? '') === null);
 
   const save = useMutation({
     mutationFn: () => {
-      const read: Hours = Object.fromEntries(DAYS.flatMap((day) => {
-        const stretches = readStretches(hours[day] ?? '');
-        return stretches && stretches.length > 0 ? [[day, stretches]] : [];
-      }));
+      const read: Hours = Object.fromEntries(
+        DAYS.flatMap((day) => {
+          const stretches = readStretches(hours[day] ?? '');
+          return stretches && stretches.length > 0 ? [[day, stretches]] : [];
+        }),
+      );
       const body = { ...given, ...(hoursTouched ? { hours: read } : {}) };
       return person ? sendJson('PATCH', `people/${person.id}`, body, personShape) : sendJson('POST', 'people', body, personShape);
     },
@@ -68,16 +76,37 @@ export function PersonDialog({ person, close }: { person: Person | null; close: 
         }}
       >
         {!person && (
-          <SelectField label={t('people.kind')} value={given.kind} onChange={(event) => setGiven({ ...given, kind: event.target.value as Person['kind'] })}>
+          <SelectField
+            label={t('people.kind')}
+            value={given.kind}
+            onChange={(event) => setGiven({ ...given, kind: event.target.value as Person['kind'] })}
+          >
             <option value="colleague">{t('people.colleague')}</option>
             <option value="guest">{t('people.guest')}</option>
           </SelectField>
         )}
-        <TextField label={t('people.name')} value={given.name} error={error?.field('name')} onChange={(event) => setGiven({ ...given, name: event.target.value })} />
-        <TextField label={t('people.email')} type="email" value={given.email} error={error?.field('email')} onChange={(event) => setGiven({ ...given, email: event.target.value })} />
+        <TextField
+          label={t('people.name')}
+          value={given.name}
+          error={error?.field('name')}
+          onChange={(event) => setGiven({ ...given, name: event.target.value })}
+        />
+        <TextField
+          label={t('people.email')}
+          type="email"
+          value={given.email}
+          error={error?.field('email')}
+          onChange={(event) => setGiven({ ...given, email: event.target.value })}
+        />
         <div className="grid grid-cols-2 gap-3">
           <TextField label={t('people.job')} value={given.job} onChange={(event) => setGiven({ ...given, job: event.target.value })} />
-          <TextField label={t('people.language')} value={given.language} error={error?.field('language')} hint={t('people.languageHint')} onChange={(event) => setGiven({ ...given, language: event.target.value })} />
+          <TextField
+            label={t('people.language')}
+            value={given.language}
+            error={error?.field('language')}
+            hint={t('people.languageHint')}
+            onChange={(event) => setGiven({ ...given, language: event.target.value })}
+          />
         </div>
         {choosing ? (
           <ZonePicker

@@ -33,7 +33,16 @@ export function SetPasswordPage() {
           set.mutate();
         }}
       >
-        <TextField label={t('signIn.password')} type="password" autoFocus autoComplete="new-password" hint={t('password.rule')} value={password} error={error?.field('password')} onChange={(e) => setPassword(e.target.value)} />
+        <TextField
+          label={t('signIn.password')}
+          type="password"
+          autoFocus
+          autoComplete="new-password"
+          hint={t('password.rule')}
+          value={password}
+          error={error?.field('password')}
+          onChange={(e) => setPassword(e.target.value)}
+        />
         {error && !error.field('password') && (
           <p role="alert" className="font-semibold text-broken">
             {error.message}

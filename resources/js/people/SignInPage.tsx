@@ -32,8 +32,23 @@ export function SignInPage({ session }: { session: Session }) {
   return (
     <OutsidePage title={t(forgot ? 'signIn.forgotTitle' : 'signIn.title')}>
       <form onSubmit={submit} className="flex flex-col gap-4" noValidate>
-        <TextField label={t('signIn.email')} type="email" autoComplete="username" autoFocus value={email} onChange={(e) => setEmail(e.target.value)} />
-        {!forgot && <TextField label={t('signIn.password')} type="password" autoComplete="current-password" value={password} onChange={(e) => setPassword(e.target.value)} />}
+        <TextField
+          label={t('signIn.email')}
+          type="email"
+          autoComplete="username"
+          autoFocus
+          value={email}
+          onChange={(e) => setEmail(e.target.value)}
+        />
+        {!forgot && (
+          <TextField
+            label={t('signIn.password')}
+            type="password"
+            autoComplete="current-password"
+            value={password}
+            onChange={(e) => setPassword(e.target.value)}
+          />
+        )}
         {failed && (
           <p role="alert" className="font-semibold text-broken">
             {failed instanceof ApiError ? failed.message : t('failure.unexpected')}
@@ -58,7 +73,11 @@ export function SignInPage({ session }: { session: Session }) {
                 <span>
                   {account.name} <span className="text-muted">{t(`role.${account.role}`)}</span>
                 </span>
-                <Button look="quiet" onClick={() => signIn.mutate({ email: account.email, password: session.demo?.password ?? '' })} aria-label={t('signIn.enterAs', { name: account.name })}>
+                <Button
+                  look="quiet"
+                  onClick={() => signIn.mutate({ email: account.email, password: session.demo?.password ?? '' })}
+                  aria-label={t('signIn.enterAs', { name: account.name })}
+                >
                   {t('signIn.enter')}
                 </Button>
               </li>

@@ -38,8 +38,12 @@ export function AddPerson({ taken, add }: AddPersonProps) {
   const known = people.some((person) => person.email === check?.address);
   const choices: Choice[] = [
     ...people.map((person): Choice => ({ key: person.id, kind: 'person', person })),
-    ...(fresh && looksLikeAddress && check?.suggestion ? [{ key: 'suggestion', kind: 'address' as const, address: check.suggestion, corrected: true }] : []),
-    ...(fresh && looksLikeAddress && check?.address && !known ? [{ key: 'address', kind: 'address' as const, address: asked, corrected: false }] : []),
+    ...(fresh && looksLikeAddress && check?.suggestion
+      ? [{ key: 'suggestion', kind: 'address' as const, address: check.suggestion, corrected: true }]
+      : []),
+    ...(fresh && looksLikeAddress && check?.address && !known
+      ? [{ key: 'address', kind: 'address' as const, address: asked, corrected: false }]
+      : []),
   ];
   const take = (choice: Choice | undefined) => {
     if (choice?.kind === 'person') {
@@ -110,7 +114,13 @@ export function AddPerson({ taken, add }: AddPersonProps) {
                   <>
                     <span className="font-semibold">{called(choice.person)}</span>{' '}
                     <span className="text-note text-muted">
-                      {[choice.person.kind === 'guest' ? t('sheet.outside') : (choice.person.job ?? ''), choice.person.city ?? '', choice.person.name ? choice.person.email : ''].filter(Boolean).join(', ')}
+                      {[
+                        choice.person.kind === 'guest' ? t('sheet.outside') : (choice.person.job ?? ''),
+                        choice.person.city ?? '',
+                        choice.person.name ? choice.person.email : '',
+                      ]
+                        .filter(Boolean)
+                        .join(', ')}
                     </span>
                   </>
                 ) : choice.corrected ? (

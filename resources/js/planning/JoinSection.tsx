@@ -38,14 +38,27 @@ export function JoinSection({ sheet, change, meeting }: SectionProps & { meeting
       <h2 id="join" className="text-note font-semibold text-muted">
         {t('sheet.join')}
       </h2>
-      <SelectField label={t('sheet.join')} hideLabel value={sheet.joinMode} onChange={(event) => change({ joinMode: event.target.value as Meeting['joinMode'] })}>
+      <SelectField
+        label={t('sheet.join')}
+        hideLabel
+        value={sheet.joinMode}
+        onChange={(event) => change({ joinMode: event.target.value as Meeting['joinMode'] })}
+      >
         {(['undecided', 'online', 'in_person', 'both'] as const).map((mode) => (
           <option key={mode} value={mode}>
             {t(`join.${mode}`)}
           </option>
         ))}
       </SelectField>
-      {(sheet.joinMode === 'in_person' || sheet.joinMode === 'both') && <TextField label={t('join.place')} value={sheet.place} maxLength={300} placeholder={t('join.placeHint')} onChange={(event) => change({ place: event.target.value })} />}
+      {(sheet.joinMode === 'in_person' || sheet.joinMode === 'both') && (
+        <TextField
+          label={t('join.place')}
+          value={sheet.place}
+          maxLength={300}
+          placeholder={t('join.placeHint')}
+          onChange={(event) => change({ place: event.target.value })}
+        />
+      )}
       {online && make.isPending && !kit && <p role="status">{t('join.asking')}</p>}
       {online && kit && (
         <div className="border-t border-line pt-1">
@@ -54,11 +67,18 @@ export function JoinSection({ sheet, change, meeting }: SectionProps & { meeting
             {t('join.number', { number: kit.number })}
             {', '}
             {t('join.passcode')}{' '}
-            <button type="button" className="changeable font-semibold" aria-label={t('join.changePasscode', { passcode: kit.passcode })} onClick={() => setPasscode(kit.passcode)}>
+            <button
+              type="button"
+              className="changeable font-semibold"
+              aria-label={t('join.changePasscode', { passcode: kit.passcode })}
+              onClick={() => setPasscode(kit.passcode)}
+            >
               {kit.passcode}
             </button>
           </p>
-          <p className="text-note text-muted">{t('join.phone', { numbers: kit.dialIns.map((dialIn) => `${dialIn.country} ${dialIn.number}`).join(', '), pin: kit.pin })}</p>
+          <p className="text-note text-muted">
+            {t('join.phone', { numbers: kit.dialIns.map((dialIn) => `${dialIn.country} ${dialIn.number}`).join(', '), pin: kit.pin })}
+          </p>
           {passcode !== null && (
             <form
               className="mt-2 flex items-end gap-2"
@@ -67,7 +87,14 @@ export function JoinSection({ sheet, change, meeting }: SectionProps & { meeting
                 make.mutate(passcode);
               }}
             >
-              <TextField label={t('join.passcodeNew')} autoFocus autoComplete="off" value={passcode} error={error} onChange={(event) => setPasscode(event.target.value)} />
+              <TextField
+                label={t('join.passcodeNew')}
+                autoFocus
+                autoComplete="off"
+                value={passcode}
+                error={error}
+                onChange={(event) => setPasscode(event.target.value)}
+              />
               <Button small type="submit" disabled={make.isPending}>
                 {t('action.take')}
               </Button>

@@ -21,7 +21,11 @@ export function MeetingPage() {
   const { id = '' } = useParams();
   const { data, error, refetch } = useQuery(meetingQuery(id));
   if (error) {
-    return <div className="p-5"><ErrorNote error={error} retry={() => void refetch()} /></div>;
+    return (
+      <div className="p-5">
+        <ErrorNote error={error} retry={() => void refetch()} />
+      </div>
+    );
   }
   return data ? <Shown meeting={data} /> : null;
 }
@@ -162,7 +166,13 @@ function Shown({ meeting }: { meeting: Meeting }) {
                   <span className="min-w-0 truncate">
                     <span className="font-semibold">{called(person)}</span>{' '}
                     <span className="text-note text-muted">
-                      {[person.id === meeting.hostId ? t('sheet.host') : '', role === 'optional' ? t('sheet.optional') : '', person.city ?? ''].filter(Boolean).join(', ')}
+                      {[
+                        person.id === meeting.hostId ? t('sheet.host') : '',
+                        role === 'optional' ? t('sheet.optional') : '',
+                        person.city ?? '',
+                      ]
+                        .filter(Boolean)
+                        .join(', ')}
                     </span>
                   </span>
                   <span className="text-muted">{meeting.status === 'sent' ? t(`partstat.${partstat}`) : ''}</span>
@@ -172,7 +182,12 @@ function Shown({ meeting }: { meeting: Meeting }) {
           </section>
         </div>
       </main>
-      <Dialog open={asking} onOpenChange={setAsking} title={t('meeting.callOffTitle', { title: meeting.title })} description={t('meeting.callOffText', { count: meeting.attendees.length })}>
+      <Dialog
+        open={asking}
+        onOpenChange={setAsking}
+        title={t('meeting.callOffTitle', { title: meeting.title })}
+        description={t('meeting.callOffText', { count: meeting.attendees.length })}
+      >
         {callOff.error && <ErrorNote error={callOff.error} />}
         <div className="flex justify-end gap-3">
           <Button onClick={() => setAsking(false)}>{t('action.stay')}</Button>
@@ -189,15 +204,27 @@ function Shown({ meeting }: { meeting: Meeting }) {
 function StatusLine({ meeting }: { meeting: Meeting }) {
   const { t } = useTranslation();
   if (meeting.status === 'called_off') {
-    return <span className="font-semibold text-broken">{t('meeting.statusCalledOff', { date: shortDate((meeting.calledOffAt ?? '').slice(0, 19)) })}</span>;
+    return (
+      <span className="font-semibold text-broken">
+        {t('meeting.statusCalledOff', { date: shortDate((meeting.calledOffAt ?? '').slice(0, 19)) })}
+      </span>
+    );
   }
   if (meeting.status === 'sent') {
-    return <span>{t('meeting.statusSent', { date: shortDate((meeting.sentAt ?? '').slice(0, 19)), coordinator: meeting.coordinator })}</span>;
+    return (
+      <span>{t('meeting.statusSent', { date: shortDate((meeting.sentAt ?? '').slice(0, 19)), coordinator: meeting.coordinator })}</span>
+    );
   }
   return <span>{t(`status.${meeting.status}`)}</span>;
 }
 
-function Dates({ dates, meeting }: { dates: { dates: { local: string; startsAt: string; over: boolean }[]; laidUntil: string | null; more: boolean } | undefined; meeting: Meeting }) {
+function Dates({
+  dates,
+  meeting,
+}: {
+  dates: { dates: { local: string; startsAt: string; over: boolean }[]; laidUntil: string | null; more: boolean } | undefined;
+  meeting: Meeting;
+}) {
   const { t } = useTranslation();
   const [all, setAll] = useState(false);
   if (!dates || dates.dates.length === 0) {
@@ -225,7 +252,9 @@ function Dates({ dates, meeting }: { dates: { dates: { local: string; startsAt: 
           {all ? t('sheet.fewer') : t('meeting.allDates', { count: dates.dates.length })}
         </Button>
       )}
-      {dates.more && dates.laidUntil && <p className="text-note text-muted">{t('meeting.moreDates', { date: shortDate(dates.laidUntil) })}</p>}
+      {dates.more && dates.laidUntil && (
+        <p className="text-note text-muted">{t('meeting.moreDates', { date: shortDate(dates.laidUntil) })}</p>
+      )}
     </section>
   );
 }

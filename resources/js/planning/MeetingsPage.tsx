@@ -22,7 +22,10 @@ export function MeetingsPage() {
   const which = params.get('which') ?? 'all';
   const page = Number(params.get('page') ?? 1);
   const list = useQuery(meetingsQuery(useDebounced(q, 150), which, page));
-  const start = useMutation({ mutationFn: (from?: string) => startMeeting(from), onSuccess: (meeting) => navigate(`/meetings/${meeting.id}/plan`) });
+  const start = useMutation({
+    mutationFn: (from?: string) => startMeeting(from),
+    onSuccess: (meeting) => navigate(`/meetings/${meeting.id}/plan`),
+  });
   const data = list.data;
 
   return (
@@ -56,15 +59,19 @@ export function MeetingsPage() {
         </div>
         {(list.error || start.error) && <ErrorNote error={list.error ?? start.error} retry={() => void list.refetch()} />}
         {data && data.meetings.length === 0 && (
-          <p className="py-8 text-muted">
-            {q === '' && which === 'all' ? t('meetings.empty') : t('meetings.nothingFound')}{' '}
-          </p>
+          <p className="py-8 text-muted">{q === '' && which === 'all' ? t('meetings.empty') : t('meetings.nothingFound')} </p>
         )}
         <ul>
           {data?.meetings.map((meeting) => (
-            <li key={meeting.id} className="grid grid-cols-1 gap-x-6 border-t border-line py-2.5 md:grid-cols-[minmax(0,1fr)_13rem_8rem_12rem] md:items-baseline">
+            <li
+              key={meeting.id}
+              className="grid grid-cols-1 gap-x-6 border-t border-line py-2.5 md:grid-cols-[minmax(0,1fr)_13rem_8rem_12rem] md:items-baseline"
+            >
               <div className="min-w-0">
-                <Link to={`/meetings/${meeting.id}${meeting.status === 'draft' || meeting.status === 'kept' ? '/plan' : ''}`} className="text-[1rem] font-semibold hover:underline">
+                <Link
+                  to={`/meetings/${meeting.id}${meeting.status === 'draft' || meeting.status === 'kept' ? '/plan' : ''}`}
+                  className="text-[1rem] font-semibold hover:underline"
+                >
                   {meeting.title || t('sheet.untitled')}
                 </Link>
                 <p className="text-muted">{meeting.sentence}</p>
@@ -81,9 +88,16 @@ export function MeetingsPage() {
                 )}
               </p>
               <p className="flex items-baseline justify-between gap-4 md:justify-end">
-                <span className={meeting.status === 'called_off' ? 'text-broken' : 'text-muted'}>{t(`status.${meeting.over ? 'over' : meeting.status}`)}</span>
+                <span className={meeting.status === 'called_off' ? 'text-broken' : 'text-muted'}>
+                  {t(`status.${meeting.over ? 'over' : meeting.status}`)}
+                </span>
                 {plans && (
-                  <Button look="quiet" disabled={start.isPending} onClick={() => start.mutate(meeting.id)} aria-label={t('meetings.againLong', { title: meeting.title })}>
+                  <Button
+                    look="quiet"
+                    disabled={start.isPending}
+                    onClick={() => start.mutate(meeting.id)}
+                    aria-label={t('meetings.againLong', { title: meeting.title })}
+                  >
                     {t('meetings.again')}
                   </Button>
                 )}

@@ -32,7 +32,11 @@ export function PlanSheetPage() {
   // The sheet holds its own state from here on; what others change is told by the version.
   const { data, error, refetch } = useQuery({ ...meetingQuery(id), staleTime: 0, refetchOnWindowFocus: false, meta: {} });
   if (error) {
-    return <div className="p-5"><ErrorNote error={error} retry={() => void refetch()} /></div>;
+    return (
+      <div className="p-5">
+        <ErrorNote error={error} retry={() => void refetch()} />
+      </div>
+    );
   }
   if (!data) {
     return null;
@@ -52,6 +56,8 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
   const { sheet, change } = state;
   const [index, setIndex] = useState(0);
   const [view, setView] = useState<'day' | 'dates'>('day');
+  const [close, setClose] = useState(false);
+  const [worstFirst, setWorstFirst] = useState(false);
   const [fits, setFits] = useState(false);
   const [discarding, setDiscarding] = useState(false);
   const asked = useDebounced(sheet, 90);
@@ -115,7 +121,11 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
         above={
           <span className="flex flex-wrap gap-x-4">
             <span>
-              {meeting.status === 'kept' ? t('sheet.keptMeeting') : sheet.repeats || sheet.rule ? t('sheet.newSeries') : t('sheet.newMeeting')}
+              {meeting.status === 'kept'
+                ? t('sheet.keptMeeting')
+                : sheet.repeats || sheet.rule
+                  ? t('sheet.newSeries')
+                  : t('sheet.newMeeting')}
               {', '}
               <SaveState state={state} />
             </span>
@@ -147,12 +157,32 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
           <div className="flex min-h-[440px] min-w-0 flex-1 flex-col gap-1.5 px-3.5 pt-2 pb-2">
             <div className="flex items-center justify-between gap-3">
               <p className="min-w-0 truncate text-muted">
-                {view === 'day' ? t('board.intro', { date: current ? longDate(current.wall) : '' }) : single ? t('dates.introSingle') : t('dates.intro', { count: dates.length, required: current?.required ?? 0 })}
+                {view === 'day'
+                  ? t('board.intro', { date: current ? longDate(current.wall) : '' })
+                  : single
+                    ? t('dates.introSingle')
+                    : t('dates.intro', { count: dates.length, required: current?.required ?? 0 })}
               </p>
+              {!narrow && view === 'day' && (
+                <span className="ml-auto flex shrink-0 gap-4 text-note">
+                  <button type="button" className="changeable" onClick={() => setWorstFirst(!worstFirst)}>
+                    {worstFirst ? t('board.westToEast') : t('board.worstFirst')}
+                  </button>
+                  <button type="button" className="changeable" onClick={() => setClose(!close)}>
+                    {close ? t('board.wholeDay') : t('board.close')}
+                  </button>
+                </span>
+              )}
               {!narrow && (
                 <div role="group" aria-label={t('board.view')} className="flex shrink-0">
                   {(['day', 'dates'] as const).map((one) => (
-                    <button key={one} type="button" aria-pressed={view === one} onClick={() => setView(one)} className={`border border-line px-2.5 py-0.5 text-note font-semibold ${view === one ? 'bg-ink text-on-ink' : 'bg-sheet'}`}>
+                    <button
+                      key={one}
+                      type="button"
+                      aria-pressed={view === one}
+                      onClick={() => setView(one)}
+                      className={`border border-line px-2.5 py-0.5 text-note font-semibold ${view === one ? 'bg-ink text-on-ink' : 'bg-sheet'}`}
+                    >
                       {t(`board.${one}`)}
                     </button>
                   ))}
@@ -162,7 +192,9 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
             {board.error && !planned && <ErrorNote error={board.error} retry={() => void board.refetch()} />}
             {board.error && planned && (
               <p role="alert" className="font-semibold text-broken">
-                {board.error instanceof ApiError ? (Object.values(board.error.errors)[0]?.[0] ?? board.error.message) : t('failure.unexpected')}
+                {board.error instanceof ApiError
+                  ? (Object.values(board.error.errors)[0]?.[0] ?? board.error.message)
+                  : t('failure.unexpected')}
               </p>
             )}
             {planned && day && sheet.attendees.length === 0 && <p className="m-auto max-w-sm text-center text-muted">{t('board.empty')}</p>}
@@ -171,9 +203,24 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
                 {narrow ? (
                   <DayStrips day={day} people={people} moved={moved} />
                 ) : view === 'day' ? (
-                  <DayBoard day={day} people={people} anchorCity={planned.zoneCity} allDay={sheet.allDay} moved={moved} />
+                  <DayBoard
+                    day={day}
+                    people={people}
+                    anchorCity={planned.zoneCity}
+                    allDay={sheet.allDay}
+                    moved={moved}
+                    close={close}
+                    worstFirst={worstFirst}
+                  />
                 ) : (
-                  <AllDates planned={planned} durationMinutes={sheet.durationMinutes} selected={day.index} choose={setIndex} take={take} single={single} />
+                  <AllDates
+                    planned={planned}
+                    durationMinutes={sheet.durationMinutes}
+                    selected={day.index}
+                    choose={setIndex}
+                    take={take}
+                    single={single}
+                  />
                 )}
                 <DateStrip
                   dates={dates}
@@ -191,12 +238,14 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
         </div>
         <footer className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2 border-t border-line bg-sheet px-5 py-2">
           <p aria-live="polite" className="min-w-0 flex-1 basis-64">
-            {planned && sheet.attendees.length > 0 ? <Summary dates={dates} sheet={sheet} best={view === 'dates' ? best : undefined} /> : t('board.emptyShort')}
+            {planned && sheet.attendees.length > 0 ? (
+              <Summary dates={dates} sheet={sheet} best={view === 'dates' ? best : undefined} />
+            ) : (
+              t('board.emptyShort')
+            )}
           </p>
           <span className="flex flex-wrap gap-2.5">
-            {best && view === 'dates' && !single && (
-              <Button onClick={() => take(best)}>{t('fits.take', { clock: best.clock })}</Button>
-            )}
+            {best && view === 'dates' && !single && <Button onClick={() => take(best)}>{t('fits.take', { clock: best.clock })}</Button>}
             <Button disabled={!planned || planned.board.fits.length === 0} onClick={() => setFits(true)}>
               {planned && planned.board.fits.length === 0 ? t('fits.none') : t('fits.show')}
             </Button>
@@ -211,9 +260,13 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
           {planned?.board.fits.map((fit) => (
             <li key={fit.at} className="flex items-center justify-between gap-3 border-t border-line py-2">
               <span>
-                <strong className="text-19">{fit.clock}</strong> {fit.dayShift !== 0 && t(fit.dayShift > 0 ? 'fits.dayAfter' : 'fits.dayBefore')}{' '}
+                <strong className="text-19">{fit.clock}</strong>{' '}
+                {fit.dayShift !== 0 && t(fit.dayShift > 0 ? 'fits.dayAfter' : 'fits.dayBefore')}{' '}
                 <span className="text-muted">
-                  {fit.clashDates === 0 ? t('fits.noClash', { count: fit.dates }) : t('fits.clashes', { count: fit.clashDates, dates: fit.dates })}, {fit.offHours === 0 ? t('fits.inHours') : t('fits.offHours', { count: fit.offHours })}
+                  {fit.clashDates === 0
+                    ? t('fits.noClash', { count: fit.dates })
+                    : t('fits.clashes', { count: fit.clashDates, dates: fit.dates })}
+                  , {fit.offHours === 0 ? t('fits.inHours') : t('fits.offHours', { count: fit.offHours })}
                 </span>
               </span>
               <Button small onClick={() => take(fit)} aria-label={t('fits.takeLong', { clock: fit.clock })}>
@@ -233,7 +286,10 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
       </Dialog>
       <Dialog open={state.conflict !== null} onOpenChange={() => undefined} title={t('conflict.title')} description={t('conflict.text')}>
         <p>
-          {t('conflict.theirs', { title: state.conflict?.title || t('sheet.untitled'), when: state.conflict?.sentence.map((piece) => piece.text).join('') })}
+          {t('conflict.theirs', {
+            title: state.conflict?.title || t('sheet.untitled'),
+            when: state.conflict?.sentence.map((piece) => piece.text).join(''),
+          })}
         </p>
         <div className="flex justify-end gap-3">
           <Button onClick={state.takeTheirs}>{t('conflict.takeTheirs')}</Button>
@@ -278,19 +334,28 @@ function Summary({ dates, sheet, best }: { dates: DateState[]; sheet: Sheet; bes
   const firstName = (id: string) => people.get(id)?.name?.split(' ')[0] ?? called(people.get(id) ?? { name: null, email: '?' });
   const said = [
     ...[...clashes].slice(0, 3).map(([id, count]) => t('summary.busy', { name: firstName(id), count })),
-    ...[...nights].slice(0, 3).map(([id, count]) => (count === dates.length ? t('summary.alwaysNight', { name: firstName(id) }) : t('summary.night', { name: firstName(id), count }))),
+    ...[...nights]
+      .slice(0, 3)
+      .map(([id, count]) =>
+        count === dates.length ? t('summary.alwaysNight', { name: firstName(id) }) : t('summary.night', { name: firstName(id), count }),
+      ),
   ];
   if (best) {
     return (
       <>
-        <strong>{t('summary.fit', { clock: best.clock, count: best.dates - best.clashDates, dates: best.dates, required })}</strong> {t('summary.present', { clock: clock(sheet.startLocal), count: dates.length - free })}
+        <strong>{t('summary.fit', { clock: best.clock, count: best.dates - best.clashDates, dates: best.dates, required })}</strong>{' '}
+        {t('summary.present', { clock: clock(sheet.startLocal), count: dates.length - free })}
       </>
     );
   }
   return (
     <>
-      <strong>{dates.length === 1 ? t(free === 1 ? 'summary.allFree' : 'summary.someFree', { free: dates[0]?.requiredFree ?? 0, required }) : t('summary.free', { required, count: free, dates: dates.length })}</strong> {said.length > 0 && `${said.join('; ')}.`}
+      <strong>
+        {dates.length === 1
+          ? t(free === 1 ? 'summary.allFree' : 'summary.someFree', { free: dates[0]?.requiredFree ?? 0, required })
+          : t('summary.free', { required, count: free, dates: dates.length })}
+      </strong>{' '}
+      {said.length > 0 && `${said.join('; ')}.`}
     </>
   );
 }
-

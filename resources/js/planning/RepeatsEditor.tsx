@@ -27,7 +27,11 @@ export function RepeatsEditor({ sheet, change, close }: RepeatsEditorProps) {
   return (
     <div className="flex flex-col gap-3">
       <div className="grid grid-cols-2 gap-3">
-        <SelectField label={t('repeats.every')} value={repeats.every} onChange={(event) => set({ every: event.target.value as Repeats['every'] })}>
+        <SelectField
+          label={t('repeats.every')}
+          value={repeats.every}
+          onChange={(event) => set({ every: event.target.value as Repeats['every'] })}
+        >
           {(['day', 'week', 'month', 'year'] as const).map((unit) => (
             <option key={unit} value={unit}>
               {t(`repeats.unit.${unit}`)}
@@ -59,7 +63,9 @@ export function RepeatsEditor({ sheet, change, close }: RepeatsEditorProps) {
                 type="button"
                 aria-pressed={on}
                 onClick={() => {
-                  const days = on ? repeats.days.filter((one) => one !== day) : DAYS.filter((one) => one === day || repeats.days.includes(one));
+                  const days = on
+                    ? repeats.days.filter((one) => one !== day)
+                    : DAYS.filter((one) => one === day || repeats.days.includes(one));
                   if (days.length > 0) {
                     set({ days: [...days] });
                   }
@@ -74,12 +80,20 @@ export function RepeatsEditor({ sheet, change, close }: RepeatsEditorProps) {
       )}
       {repeats.every === 'month' && (
         <div className="grid grid-cols-2 gap-3">
-          <SelectField label={t('repeats.monthBy')} value={repeats.monthBy} onChange={(event) => set({ monthBy: event.target.value as Repeats['monthBy'] })}>
+          <SelectField
+            label={t('repeats.monthBy')}
+            value={repeats.monthBy}
+            onChange={(event) => set({ monthBy: event.target.value as Repeats['monthBy'] })}
+          >
             <option value="date">{t('repeats.byDate')}</option>
             <option value="weekday">{t('repeats.byWeekday')}</option>
           </SelectField>
           {repeats.monthBy === 'date' ? (
-            <SelectField label={t('repeats.day')} value={repeats.monthDay} onChange={(event) => set({ monthDay: Number(event.target.value) })}>
+            <SelectField
+              label={t('repeats.day')}
+              value={repeats.monthDay}
+              onChange={(event) => set({ monthDay: Number(event.target.value) })}
+            >
               {Array.from({ length: 31 }, (_, index) => index + 1).map((day) => (
                 <option key={day} value={day}>
                   {day}
@@ -146,7 +160,10 @@ export function EndEditor({ sheet, change, close }: RepeatsEditorProps) {
         value={repeats.end}
         onChange={(event) => {
           const end = event.target.value as Repeats['end'];
-          set({ end, untilOn: end === 'until' ? (repeats.untilOn ?? dateOf(plusMinutes(sheet.startLocal, 12 * 7 * 1440))) : repeats.untilOn });
+          set({
+            end,
+            untilOn: end === 'until' ? (repeats.untilOn ?? dateOf(plusMinutes(sheet.startLocal, 12 * 7 * 1440))) : repeats.untilOn,
+          });
         }}
       >
         {(['count', 'until', 'open'] as const).map((end) => (

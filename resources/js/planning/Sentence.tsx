@@ -18,7 +18,11 @@ const WITH_BREAK = new Set([15, 45, 75]);
 export function Sentence({ sheet, pieces, change }: SentenceProps) {
   const { t } = useTranslation();
   const editors: Record<NonNullable<Piece['part']>, { label: string; editor: (close: () => void) => ReactNode; className?: string }> = {
-    repeats: { label: t('sheet.repeats'), editor: (close) => <RepeatsEditor sheet={sheet} change={change} close={close} />, className: 'w-96' },
+    repeats: {
+      label: t('sheet.repeats'),
+      editor: (close) => <RepeatsEditor sheet={sheet} change={change} close={close} />,
+      className: 'w-96',
+    },
     date: { label: t('sheet.start'), editor: (close) => <DateEditor sheet={sheet} change={change} close={close} withRepeats /> },
     start: { label: t('sheet.start'), editor: (close) => <DateEditor sheet={sheet} change={change} close={close} /> },
     time: { label: t('sheet.time'), editor: (close) => <TimeEditor sheet={sheet} change={change} close={close} /> },
@@ -49,7 +53,13 @@ export function Sentence({ sheet, pieces, change }: SentenceProps) {
               close();
             }}
           >
-            <TextField label={t('sheet.title')} autoFocus maxLength={200} value={sheet.title} onChange={(event) => change({ title: event.target.value })} />
+            <TextField
+              label={t('sheet.title')}
+              autoFocus
+              maxLength={200}
+              value={sheet.title}
+              onChange={(event) => change({ title: event.target.value })}
+            />
           </form>
         )}
       </Edit>
@@ -65,7 +75,12 @@ export function Sentence({ sheet, pieces, change }: SentenceProps) {
             .
           </span>
         ) : (
-          <Edit key={piece.part} label={editors[piece.part].label} text={piece.text} {...(editors[piece.part].className ? { className: editors[piece.part].className } : {})}>
+          <Edit
+            key={piece.part}
+            label={editors[piece.part].label}
+            text={piece.text}
+            {...(editors[piece.part].className ? { className: editors[piece.part].className } : {})}
+          >
             {editors[piece.part].editor}
           </Edit>
         ),
@@ -74,7 +89,21 @@ export function Sentence({ sheet, pieces, change }: SentenceProps) {
   );
 }
 
-function Edit({ label, text, children, faint = false, className, startOpen = false }: { label: string; text: string; children: (close: () => void) => ReactNode; faint?: boolean; className?: string | undefined; startOpen?: boolean }) {
+function Edit({
+  label,
+  text,
+  children,
+  faint = false,
+  className,
+  startOpen = false,
+}: {
+  label: string;
+  text: string;
+  children: (close: () => void) => ReactNode;
+  faint?: boolean;
+  className?: string | undefined;
+  startOpen?: boolean;
+}) {
   const [open, setOpen] = useState(startOpen);
   return (
     <Popover
@@ -122,7 +151,18 @@ function DateEditor({ sheet, change, close, withRepeats = false }: EditorProps &
           onClick={() => {
             change({
               rule: null,
-              repeats: { every: 'week', interval: 1, days: [weekdayOf(date)], monthBy: 'date', monthDay: Number(date.slice(8)), nth: Math.ceil(Number(date.slice(8)) / 7), weekday: weekdayOf(date), end: 'count', count: 10, untilOn: null },
+              repeats: {
+                every: 'week',
+                interval: 1,
+                days: [weekdayOf(date)],
+                monthBy: 'date',
+                monthDay: Number(date.slice(8)),
+                nth: Math.ceil(Number(date.slice(8)) / 7),
+                weekday: weekdayOf(date),
+                end: 'count',
+                count: 10,
+                untilOn: null,
+              },
             });
             close();
           }}
@@ -171,12 +211,25 @@ function LengthEditor({ sheet, change, close }: EditorProps) {
         <input
           type="checkbox"
           checked={sheet.allDay}
-          onChange={(event) => change(event.target.checked ? { allDay: true, durationMinutes: 1440, dropped: [] } : { allDay: false, durationMinutes: 60, startLocal: `${dateOf(sheet.startLocal)}T09:00:00`, dropped: [] })}
+          onChange={(event) =>
+            change(
+              event.target.checked
+                ? { allDay: true, durationMinutes: 1440, dropped: [] }
+                : { allDay: false, durationMinutes: 60, startLocal: `${dateOf(sheet.startLocal)}T09:00:00`, dropped: [] },
+            )
+          }
         />
         {t('sheet.allDay')}
       </label>
       {sheet.allDay ? (
-        <TextField label={t('sheet.days')} type="number" min={1} max={31} value={days} onChange={(event) => change({ durationMinutes: Math.max(1, Math.min(31, Number(event.target.value))) * 1440 })} />
+        <TextField
+          label={t('sheet.days')}
+          type="number"
+          min={1}
+          max={31}
+          value={days}
+          onChange={(event) => change({ durationMinutes: Math.max(1, Math.min(31, Number(event.target.value))) * 1440 })}
+        />
       ) : (
         <ul className="flex flex-col" aria-label={t('sheet.length')}>
           {LENGTHS.map((minutes) => (

@@ -36,7 +36,8 @@ function Agenda({ sheet, change }: SectionProps) {
   const [held, setHeld] = useState<string | null>(null);
   const total = sheet.agenda.reduce((sum, item) => sum + (item.minutes ?? 0), 0);
 
-  const set = (key: string, next: Partial<AgendaItem>) => change((now) => ({ agenda: now.agenda.map((item) => (item.key === key ? { ...item, ...next } : item)) }));
+  const set = (key: string, next: Partial<AgendaItem>) =>
+    change((now) => ({ agenda: now.agenda.map((item) => (item.key === key ? { ...item, ...next } : item)) }));
   const move = (key: string, to: number) =>
     change((now) => {
       const from = now.agenda.findIndex((item) => item.key === key);
@@ -108,7 +109,14 @@ function Agenda({ sheet, change }: SectionProps) {
                 }
               }}
             />
-            <input aria-label={t('agenda.speaker', { number: index + 1 })} placeholder={t('agenda.speakerHint')} value={item.speaker} maxLength={200} className={`${BARE} flex-[2] text-muted`} onChange={(event) => set(item.key, { speaker: event.target.value })} />
+            <input
+              aria-label={t('agenda.speaker', { number: index + 1 })}
+              placeholder={t('agenda.speakerHint')}
+              value={item.speaker}
+              maxLength={200}
+              className={`${BARE} flex-[2] text-muted`}
+              onChange={(event) => set(item.key, { speaker: event.target.value })}
+            />
             <input
               aria-label={t('agenda.minutes', { number: index + 1 })}
               inputMode="numeric"
@@ -124,7 +132,12 @@ function Agenda({ sheet, change }: SectionProps) {
             <span aria-hidden className="font-semibold">
               min
             </span>
-            <button type="button" aria-label={t('agenda.remove', { title: item.title || String(index + 1) })} className="h-6 w-6 shrink-0 rounded text-muted hover:text-broken" onClick={() => change((now) => ({ agenda: now.agenda.filter((one) => one.key !== item.key) }))}>
+            <button
+              type="button"
+              aria-label={t('agenda.remove', { title: item.title || String(index + 1) })}
+              className="h-6 w-6 shrink-0 rounded text-muted hover:text-broken"
+              onClick={() => change((now) => ({ agenda: now.agenda.filter((one) => one.key !== item.key) }))}
+            >
               ×
             </button>
           </li>
@@ -136,7 +149,9 @@ function Agenda({ sheet, change }: SectionProps) {
         </Button>
         {total > 0 && (
           <span className={total > sheet.durationMinutes && !sheet.allDay ? 'font-semibold text-odd' : 'text-muted'}>
-            {total > sheet.durationMinutes && !sheet.allDay ? t('agenda.tooLong', { total, of: sheet.durationMinutes }) : t('agenda.total', { total, of: sheet.durationMinutes })}
+            {total > sheet.durationMinutes && !sheet.allDay
+              ? t('agenda.tooLong', { total, of: sheet.durationMinutes })
+              : t('agenda.total', { total, of: sheet.durationMinutes })}
           </span>
         )}
       </p>
@@ -146,7 +161,8 @@ function Agenda({ sheet, change }: SectionProps) {
 
 function Links({ sheet, change }: SectionProps) {
   const { t } = useTranslation();
-  const set = (key: string, next: { label?: string; url?: string }) => change((now) => ({ links: now.links.map((link) => (link.key === key ? { ...link, ...next } : link)) }));
+  const set = (key: string, next: { label?: string; url?: string }) =>
+    change((now) => ({ links: now.links.map((link) => (link.key === key ? { ...link, ...next } : link)) }));
   return (
     <>
       <ul aria-label={t('links.label')}>
@@ -154,7 +170,13 @@ function Links({ sheet, change }: SectionProps) {
           const wrong = link.url !== '' && !/^https?:\/\/\S+$/i.test(link.url);
           return (
             <li key={link.key} className="flex items-center gap-0.5 border-t border-line">
-              <input aria-label={t('links.name', { number: index + 1 })} placeholder={t('links.nameHint')} value={link.label} className={`${BARE} flex-[2]`} onChange={(event) => set(link.key, { label: event.target.value })} />
+              <input
+                aria-label={t('links.name', { number: index + 1 })}
+                placeholder={t('links.nameHint')}
+                value={link.label}
+                className={`${BARE} flex-[2]`}
+                onChange={(event) => set(link.key, { label: event.target.value })}
+              />
               <input
                 aria-label={t('links.url', { number: index + 1 })}
                 aria-invalid={wrong || undefined}
@@ -164,7 +186,12 @@ function Links({ sheet, change }: SectionProps) {
                 className={`${BARE} flex-[3] ${wrong ? 'border-broken! text-broken' : ''}`}
                 onChange={(event) => set(link.key, { url: event.target.value.trim() })}
               />
-              <button type="button" aria-label={t('links.remove', { number: index + 1 })} className="h-6 w-6 shrink-0 rounded text-muted hover:text-broken" onClick={() => change((now) => ({ links: now.links.filter((one) => one.key !== link.key) }))}>
+              <button
+                type="button"
+                aria-label={t('links.remove', { number: index + 1 })}
+                className="h-6 w-6 shrink-0 rounded text-muted hover:text-broken"
+                onClick={() => change((now) => ({ links: now.links.filter((one) => one.key !== link.key) }))}
+              >
                 ×
               </button>
             </li>

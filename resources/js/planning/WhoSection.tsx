@@ -24,13 +24,19 @@ export function WhoSection({ sheet, change, standings, showWeekday }: SectionPro
   const shown = all ? sheet.attendees : sheet.attendees.slice(0, SHOWN);
 
   const add = (person: Person) =>
-    change((now) => (now.attendees.some((attendee) => attendee.person.id === person.id) ? {} : { attendees: [...now.attendees, { person, role: 'required' }], hostId: now.hostId ?? person.id }));
-  const set = (id: string, next: Partial<Attendee>) => change((now) => ({ attendees: now.attendees.map((attendee) => (attendee.person.id === id ? { ...attendee, ...next } : attendee)) }));
+    change((now) =>
+      now.attendees.some((attendee) => attendee.person.id === person.id)
+        ? {}
+        : { attendees: [...now.attendees, { person, role: 'required' }], hostId: now.hostId ?? person.id },
+    );
+  const set = (id: string, next: Partial<Attendee>) =>
+    change((now) => ({ attendees: now.attendees.map((attendee) => (attendee.person.id === id ? { ...attendee, ...next } : attendee)) }));
 
   return (
     <section aria-labelledby="who">
       <h2 id="who" className="text-note text-muted">
-        <span className="font-semibold">{t('sheet.who')}</span> {t('sheet.whoCount', { required: count('required'), optional: count('optional'), outside })}
+        <span className="font-semibold">{t('sheet.who')}</span>{' '}
+        {t('sheet.whoCount', { required: count('required'), optional: count('optional'), outside })}
       </h2>
       <ul>
         {shown.map((attendee) => (
@@ -43,7 +49,12 @@ export function WhoSection({ sheet, change, standings, showWeekday }: SectionPro
             makeHost={() => change({ hostId: attendee.person.id })}
             setRole={(role) => set(attendee.person.id, { role })}
             setPerson={(person) => set(attendee.person.id, { person })}
-            remove={() => change((now) => ({ attendees: now.attendees.filter((one) => one.person.id !== attendee.person.id), hostId: now.hostId === attendee.person.id ? null : now.hostId }))}
+            remove={() =>
+              change((now) => ({
+                attendees: now.attendees.filter((one) => one.person.id !== attendee.person.id),
+                hostId: now.hostId === attendee.person.id ? null : now.hostId,
+              }))
+            }
           />
         ))}
       </ul>
@@ -77,7 +88,14 @@ function AttendeeRow({ attendee, host, standing, showWeekday, makeHost, setRole,
   const night = standing?.light === 'night';
   const off = standing && !['in_hours', 'unknown', 'night'].includes(standing.light);
   const local = standing?.local ? `${clock(standing.local)}${showWeekday ? ` ${weekday(standing.local)}` : ''}` : t('sheet.noClock');
-  const place = [host ? t('sheet.host') : '', role === 'optional' ? t('sheet.optional') : '', person.kind === 'guest' ? t('sheet.outside') : '', person.city ?? ''].filter(Boolean).join(', ');
+  const place = [
+    host ? t('sheet.host') : '',
+    role === 'optional' ? t('sheet.optional') : '',
+    person.kind === 'guest' ? t('sheet.outside') : '',
+    person.city ?? '',
+  ]
+    .filter(Boolean)
+    .join(', ');
   return (
     <li className="border-t border-line">
       <Popover
@@ -88,11 +106,17 @@ function AttendeeRow({ attendee, host, standing, showWeekday, makeHost, setRole,
         }}
         label={called(person)}
         trigger={
-          <button type="button" className="flex w-full items-center justify-between gap-2 py-1 text-left hover:bg-paper" data-testid="attendee">
+          <button
+            type="button"
+            className="flex w-full items-center justify-between gap-2 py-1 text-left hover:bg-paper"
+            data-testid="attendee"
+          >
             <span className="min-w-0 truncate">
               <span className="font-semibold">{called(person)}</span> <span className="text-note text-muted">{place}</span>
             </span>
-            <span className={`shrink-0 rounded px-1.5 ${night ? 'bg-[#33425c] text-note font-semibold text-white' : busy ? 'text-note font-semibold text-broken' : off ? 'text-note font-semibold text-odd' : standing?.local ? 'font-semibold' : 'text-note text-muted'}`}>
+            <span
+              className={`shrink-0 rounded px-1.5 ${night ? 'bg-[#33425c] text-note font-semibold text-white' : busy ? 'text-note font-semibold text-broken' : off ? 'text-note font-semibold text-odd' : standing?.local ? 'font-semibold' : 'text-note text-muted'}`}
+            >
               {busy ? `${local}, ${t('light.busy')}` : night || off ? `${local}, ${t(`light.${standing.light}`)}` : local}
             </span>
           </button>
@@ -103,7 +127,8 @@ function AttendeeRow({ attendee, host, standing, showWeekday, makeHost, setRole,
         </p>
         {busy && <p className="text-broken">{t('sheet.busyWith', { what: standing?.clashes.join(', ') })}</p>}
         <p className="text-note text-muted">
-          {person.kind === 'guest' ? t('sheet.noCalendar') : ''} {person.hoursAssumed ? t('sheet.hoursAssumed') : t('sheet.hours', { hours: hoursText(person) })}
+          {person.kind === 'guest' ? t('sheet.noCalendar') : ''}{' '}
+          {person.hoursAssumed ? t('sheet.hoursAssumed') : t('sheet.hours', { hours: hoursText(person) })}
         </p>
         {choosing ? (
           <ZonePicker

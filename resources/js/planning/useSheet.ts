@@ -39,7 +39,8 @@ export function useSheet(meeting: Meeting): SheetState {
   latest.current = sheet;
 
   const save = useMutation({
-    mutationFn: (given: { body: Record<string, unknown>; version: number }) => sendJson('PUT', `meetings/${meeting.id}`, { ...given.body, version: given.version }, meetingShape),
+    mutationFn: (given: { body: Record<string, unknown>; version: number }) =>
+      sendJson('PUT', `meetings/${meeting.id}`, { ...given.body, version: given.version }, meetingShape),
     scope: { id: `sheet-${meeting.id}` },
   });
 

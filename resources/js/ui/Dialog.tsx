@@ -1,7 +1,13 @@
 import { Dialog as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
 
-export type DialogProps = { open: boolean; onOpenChange: (open: boolean) => void; title: string; description?: string; children: ReactNode };
+export type DialogProps = {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  title: string;
+  description?: string;
+  children: ReactNode;
+};
 
 export function Dialog({ open, onOpenChange, title, description, children }: DialogProps) {
   return (

@@ -25,22 +25,50 @@ function Frame({ id, label, error, hint, hideLabel, children }: Common & { id: s
   );
 }
 
-const described = (id: string, error?: string, hint?: ReactNode) => [hint ? `${id}-hint` : '', error ? `${id}-error` : ''].filter(Boolean).join(' ') || undefined;
+const described = (id: string, error?: string, hint?: ReactNode) =>
+  [hint ? `${id}-hint` : '', error ? `${id}-error` : ''].filter(Boolean).join(' ') || undefined;
 
-export function TextField({ label, error, hint, hideLabel = false, className = '', ...rest }: Common & InputHTMLAttributes<HTMLInputElement>) {
+export function TextField({
+  label,
+  error,
+  hint,
+  hideLabel = false,
+  className = '',
+  ...rest
+}: Common & InputHTMLAttributes<HTMLInputElement>) {
   const id = useId();
   return (
     <Frame id={id} label={label} error={error} hint={hint} hideLabel={hideLabel}>
-      <input id={id} className={`${BOX} ${className}`} aria-invalid={error ? true : undefined} aria-describedby={described(id, error, hint)} {...rest} />
+      <input
+        id={id}
+        className={`${BOX} ${className}`}
+        aria-invalid={error ? true : undefined}
+        aria-describedby={described(id, error, hint)}
+        {...rest}
+      />
     </Frame>
   );
 }
 
-export function SelectField({ label, error, hint, hideLabel = false, className = '', children, ...rest }: Common & SelectHTMLAttributes<HTMLSelectElement>) {
+export function SelectField({
+  label,
+  error,
+  hint,
+  hideLabel = false,
+  className = '',
+  children,
+  ...rest
+}: Common & SelectHTMLAttributes<HTMLSelectElement>) {
   const id = useId();
   return (
     <Frame id={id} label={label} error={error} hint={hint} hideLabel={hideLabel}>
-      <select id={id} className={`${BOX} ${className}`} aria-invalid={error ? true : undefined} aria-describedby={described(id, error, hint)} {...rest}>
+      <select
+        id={id}
+        className={`${BOX} ${className}`}
+        aria-invalid={error ? true : undefined}
+        aria-describedby={described(id, error, hint)}
+        {...rest}
+      >
         {children}
       </select>
     </Frame>

@@ -18,7 +18,9 @@ export function NoticeProvider({ children }: { children: ReactNode }) {
       {children}
       <div role="status" className="pointer-events-none fixed inset-x-0 bottom-20 z-50 flex justify-center px-4">
         {told && (
-          <p className={`pointer-events-auto flex items-center gap-4 rounded-md bg-top px-4 py-2.5 text-on-top shadow-xl ${told.tone === 'broken' ? 'border-l-4 border-[#ff9a8f]' : ''}`}>
+          <p
+            className={`pointer-events-auto flex items-center gap-4 rounded-md bg-top px-4 py-2.5 text-on-top shadow-xl ${told.tone === 'broken' ? 'border-l-4 border-[#ff9a8f]' : ''}`}
+          >
             <span>{told.text}</span>
             {told.action && (
               <button

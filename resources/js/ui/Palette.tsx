@@ -8,7 +8,13 @@ import { useDebounced } from '../lib/useDebounced';
 import { called, suggestQuery } from '../people/people';
 import { meetingsQuery, startMeeting } from '../planning/meetings';
 
-export type PaletteProps = { open: boolean; onOpenChange: (open: boolean) => void; plans: boolean; showKeys: () => void; openSettings: () => void };
+export type PaletteProps = {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  plans: boolean;
+  showKeys: () => void;
+  openSettings: () => void;
+};
 
 const ITEM = 'flex cursor-pointer justify-between gap-4 rounded px-3 py-2 data-[selected=true]:bg-paper';
 
@@ -26,7 +32,9 @@ export function Palette({ open, onOpenChange, plans, showKeys, openSettings }: P
     action();
   };
   const actions = [
-    ...(plans ? [{ word: t('meetings.plan'), run: () => void startMeeting().then((meeting) => navigate(`/meetings/${meeting.id}/plan`)) }] : []),
+    ...(plans
+      ? [{ word: t('meetings.plan'), run: () => void startMeeting().then((meeting) => navigate(`/meetings/${meeting.id}/plan`)) }]
+      : []),
     { word: t('room.today'), run: () => navigate('/') },
     { word: t('room.meetings'), run: () => navigate('/meetings') },
     ...(plans
@@ -44,10 +52,18 @@ export function Palette({ open, onOpenChange, plans, showKeys, openSettings }: P
     <Radix.Root open={open} onOpenChange={onOpenChange}>
       <Radix.Portal>
         <Radix.Overlay className="fixed inset-0 z-40 bg-[#0c121c]/50" />
-        <Radix.Content aria-describedby={undefined} className="fixed left-1/2 top-[12vh] z-50 w-[min(36rem,calc(100vw-2rem))] -translate-x-1/2 rounded-lg bg-sheet text-ink shadow-xl">
+        <Radix.Content
+          aria-describedby={undefined}
+          className="fixed left-1/2 top-[12vh] z-50 w-[min(36rem,calc(100vw-2rem))] -translate-x-1/2 rounded-lg bg-sheet text-ink shadow-xl"
+        >
           <Radix.Title className="sr-only">{t('palette.title')}</Radix.Title>
           <Command shouldFilter={false} label={t('palette.title')}>
-            <Command.Input value={typed} onValueChange={setTyped} placeholder={t('palette.placeholder')} className="w-full rounded-t-lg border-b border-line bg-sheet px-4 py-3 text-[1rem]" />
+            <Command.Input
+              value={typed}
+              onValueChange={setTyped}
+              placeholder={t('palette.placeholder')}
+              className="w-full rounded-t-lg border-b border-line bg-sheet px-4 py-3 text-[1rem]"
+            />
             <Command.List className="max-h-[50vh] overflow-y-auto p-1.5">
               <Command.Empty className="px-3 py-4 text-muted">{t('palette.nothing')}</Command.Empty>
               {actions.map((action) => (
@@ -57,13 +73,27 @@ export function Palette({ open, onOpenChange, plans, showKeys, openSettings }: P
               ))}
               {asked !== '' &&
                 meetings.data?.meetings.slice(0, 6).map((meeting) => (
-                  <Command.Item key={meeting.id} value={`meeting ${meeting.id}`} className={ITEM} onSelect={() => run(() => navigate(`/meetings/${meeting.id}${meeting.status === 'draft' || meeting.status === 'kept' ? '/plan' : ''}`))}>
+                  <Command.Item
+                    key={meeting.id}
+                    value={`meeting ${meeting.id}`}
+                    className={ITEM}
+                    onSelect={() =>
+                      run(() =>
+                        navigate(`/meetings/${meeting.id}${meeting.status === 'draft' || meeting.status === 'kept' ? '/plan' : ''}`),
+                      )
+                    }
+                  >
                     <span className="font-semibold">{meeting.title || t('sheet.untitled')}</span>
                     <span className="truncate text-muted">{t(`status.${meeting.status}`)}</span>
                   </Command.Item>
                 ))}
               {people.data?.slice(0, 5).map((person) => (
-                <Command.Item key={person.id} value={`person ${person.id}`} className={ITEM} onSelect={() => run(() => navigate(`/meetings?q=${encodeURIComponent(called(person))}`))}>
+                <Command.Item
+                  key={person.id}
+                  value={`person ${person.id}`}
+                  className={ITEM}
+                  onSelect={() => run(() => navigate(`/meetings?q=${encodeURIComponent(called(person))}`))}
+                >
                   <span>{called(person)}</span>
                   <span className="truncate text-muted">{t('palette.meetingsOf')}</span>
                 </Command.Item>

@@ -1,7 +1,14 @@
 import { Popover as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
 
-export type PopoverProps = { open: boolean; onOpenChange: (open: boolean) => void; trigger: ReactNode; label: string; children: ReactNode; className?: string };
+export type PopoverProps = {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  trigger: ReactNode;
+  label: string;
+  children: ReactNode;
+  className?: string;
+};
 
 /** A small editor that opens at the words it changes. */
 export function Popover({ open, onOpenChange, trigger, label, children, className = 'w-80' }: PopoverProps) {

@@ -11,7 +11,15 @@ import { ZonePicker } from './ZonePicker';
 const MOST_CLOCKS = 3;
 
 /** What belongs to the one who is signed in: their zone, the clocks above, the single keys. */
-export function SettingsDialog({ session, open, onOpenChange }: { session: Session; open: boolean; onOpenChange: (open: boolean) => void }) {
+export function SettingsDialog({
+  session,
+  open,
+  onOpenChange,
+}: {
+  session: Session;
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+}) {
   const { t } = useTranslation();
   const tell = useTell();
   const client = useQueryClient();
@@ -39,7 +47,11 @@ export function SettingsDialog({ session, open, onOpenChange }: { session: Sessi
           {others.map((clock) => (
             <li key={clock.zone} className="flex justify-between border-t border-line py-1.5">
               {clock.city}
-              <Button look="quiet" aria-label={t('settings.removeClock', { city: clock.city })} onClick={() => change.mutate({ clocks: others.filter((one) => one.zone !== clock.zone).map((one) => one.zone) })}>
+              <Button
+                look="quiet"
+                aria-label={t('settings.removeClock', { city: clock.city })}
+                onClick={() => change.mutate({ clocks: others.filter((one) => one.zone !== clock.zone).map((one) => one.zone) })}
+              >
                 {t('sheet.remove')}
               </Button>
             </li>
@@ -59,7 +71,11 @@ export function SettingsDialog({ session, open, onOpenChange }: { session: Sessi
         />
       )}
       <label className="flex items-center gap-2">
-        <input type="checkbox" checked={session.account?.shortcuts ?? true} onChange={(event) => change.mutate({ shortcuts: event.target.checked })} />
+        <input
+          type="checkbox"
+          checked={session.account?.shortcuts ?? true}
+          onChange={(event) => change.mutate({ shortcuts: event.target.checked })}
+        />
         {t('settings.shortcuts')}
       </label>
       <div className="flex justify-end">

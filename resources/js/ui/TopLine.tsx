@@ -15,7 +15,8 @@ const ROOMS = [
   { to: '/house-rules', word: 'room.houseRules', plans: true },
 ];
 
-const offsetNow = (c: Clock, now: number) => c.changes.reduce((offset, change) => (Date.parse(change.at) <= now ? change.offset : offset), c.offset);
+const offsetNow = (c: Clock, now: number) =>
+  c.changes.reduce((offset, change) => (Date.parse(change.at) <= now ? change.offset : offset), c.offset);
 
 /** The dark line across the top of every page. */
 export function TopLine({ session, openPalette, openSettings }: { session: Session; openPalette: () => void; openSettings: () => void }) {
@@ -35,7 +36,9 @@ export function TopLine({ session, openPalette, openSettings }: { session: Sessi
             key={room.to}
             to={room.to}
             end={room.to === '/'}
-            className={({ isActive }) => `border-b-2 py-2.5 ${isActive ? 'border-sun font-semibold text-white' : 'border-transparent text-on-top hover:text-white'}`}
+            className={({ isActive }) =>
+              `border-b-2 py-2.5 ${isActive ? 'border-sun font-semibold text-white' : 'border-transparent text-on-top hover:text-white'}`
+            }
           >
             {t(room.word)}
           </NavLink>
@@ -55,7 +58,12 @@ export function TopLine({ session, openPalette, openSettings }: { session: Sessi
           })}
         </div>
         {session.next && <Next next={session.next} now={now} />}
-        <button type="button" onClick={openPalette} className="min-h-6 rounded border border-on-top-muted px-1.5 text-note text-on-top" aria-label={t('palette.open')}>
+        <button
+          type="button"
+          onClick={openPalette}
+          className="min-h-6 rounded border border-on-top-muted px-1.5 text-note text-on-top"
+          aria-label={t('palette.open')}
+        >
           Ctrl K
         </button>
         {account && <Me session={session} openSettings={openSettings} />}
@@ -72,7 +80,13 @@ function Next({ next, now }: { next: { id: string; title: string; startsAt: stri
   }
   return (
     <Link to={`/meetings/${next.id}`} className="hidden border-l border-on-top-muted/40 pl-4 font-semibold text-sun lg:inline">
-      {t('next.inTime', { title: next.title, time: minutes < 60 ? t('next.minutes', { count: minutes }) : t('next.hours', { hours: Math.floor(minutes / 60), minutes: minutes % 60 }) })}
+      {t('next.inTime', {
+        title: next.title,
+        time:
+          minutes < 60
+            ? t('next.minutes', { count: minutes })
+            : t('next.hours', { hours: Math.floor(minutes / 60), minutes: minutes % 60 }),
+      })}
     </Link>
   );
 }
@@ -95,18 +109,31 @@ function Me({ session, openSettings }: { session: Session; openSettings: () => v
     .slice(0, 2);
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="tight min-h-6 min-w-6 rounded px-1 font-semibold text-on-top" aria-label={t('me.label', { initials, name: account?.name })}>
+      <DropdownMenu.Trigger
+        className="tight min-h-6 min-w-6 rounded px-1 font-semibold text-on-top"
+        aria-label={t('me.label', { initials, name: account?.name })}
+      >
         {initials}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" sideOffset={8} className="z-50 min-w-56 rounded-lg border border-line bg-sheet p-1.5 text-ink shadow-xl">
+        <DropdownMenu.Content
+          align="end"
+          sideOffset={8}
+          className="z-50 min-w-56 rounded-lg border border-line bg-sheet p-1.5 text-ink shadow-xl"
+        >
           <DropdownMenu.Label className="px-2.5 py-1.5 text-note text-muted">
             {account?.name}, {t(`role.${account?.role}`)}
           </DropdownMenu.Label>
-          <DropdownMenu.Item className="cursor-pointer rounded px-2.5 py-1.5 data-highlighted:bg-paper data-highlighted:outline-none" onSelect={openSettings}>
+          <DropdownMenu.Item
+            className="cursor-pointer rounded px-2.5 py-1.5 data-highlighted:bg-paper data-highlighted:outline-none"
+            onSelect={openSettings}
+          >
             {t('me.settings')}
           </DropdownMenu.Item>
-          <DropdownMenu.Item className="cursor-pointer rounded px-2.5 py-1.5 data-highlighted:bg-paper data-highlighted:outline-none" onSelect={() => leave.mutate()}>
+          <DropdownMenu.Item
+            className="cursor-pointer rounded px-2.5 py-1.5 data-highlighted:bg-paper data-highlighted:outline-none"
+            onSelect={() => leave.mutate()}
+          >
             {t('me.leave')}
           </DropdownMenu.Item>
         </DropdownMenu.Content>

@@ -30,7 +30,7 @@ abstract class BrowserTestCase extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        self::$chrome ??= new Chrome;
+        self::$chrome ??= new Chrome();
         $this->browser = self::$driver ??= self::$chrome->open();
         self::$chrome->device([]);
         $this->forget();
@@ -52,12 +52,12 @@ abstract class BrowserTestCase extends TestCase
 
     public function address(string $path): string
     {
-        return $this->setting('APP_URL').$path;
+        return $this->setting('APP_URL') . $path;
     }
 
     public function setting(string $name): string
     {
-        $file = (string) file_get_contents(getenv('SYNDEX_VAR').'/app.env');
+        $file = (string) file_get_contents(getenv('SYNDEX_VAR') . '/app.env');
 
         return preg_match("/^$name=(.*)$/m", $file, $m) === 1 ? $m[1] : throw new \RuntimeException("There is no setting $name.");
     }
@@ -78,7 +78,7 @@ abstract class BrowserTestCase extends TestCase
     /** Waits until a text stands on the page. */
     public function see(string $text, ?string $orWhen = null): void
     {
-        $this->waitFor(fn (): bool => str_contains($this->text(), $text) || ($orWhen !== null && str_contains($this->text(), $orWhen)), "\"$text\"");
+        $this->waitFor(fn(): bool => str_contains($this->text(), $text) || ($orWhen !== null && str_contains($this->text(), $orWhen)), "\"$text\"");
     }
 
     public function text(): string
@@ -89,7 +89,7 @@ abstract class BrowserTestCase extends TestCase
     /** The first element of a tag whose accessible label or text is as given, once it is there. */
     public function named(string $tag, string $name): RemoteWebElement
     {
-        return $this->find("//{$tag}[normalize-space(.)=".self::quoted($name).' or @aria-label='.self::quoted($name).']', "$tag \"$name\"");
+        return $this->find("//{$tag}[normalize-space(.)=" . self::quoted($name) . ' or @aria-label=' . self::quoted($name) . ']', "$tag \"$name\"");
     }
 
     /** The field with this label. */
@@ -139,7 +139,7 @@ abstract class BrowserTestCase extends TestCase
 
     public function css(string $selector): RemoteWebElement
     {
-        $this->waitFor(fn (): bool => $this->browser->findElements(WebDriverBy::cssSelector($selector)) !== [], $selector);
+        $this->waitFor(fn(): bool => $this->browser->findElements(WebDriverBy::cssSelector($selector)) !== [], $selector);
 
         return $this->browser->findElement(WebDriverBy::cssSelector($selector));
     }
@@ -177,21 +177,21 @@ abstract class BrowserTestCase extends TestCase
             }
             usleep(40_000);
         } while (microtime(true) < $until);
-        $this->fail("$what did not come. The page says:\n".mb_substr($this->text(), 0, 1500));
+        $this->fail("$what did not come. The page says:\n" . mb_substr($this->text(), 0, 1500));
     }
 
     /** Nothing on this page is found wanting by axe-core: WCAG 2.0 to 2.2, A and AA. */
     public function expectAccessible(string $where): void
     {
         static $axe = null;
-        $axe ??= (string) file_get_contents(dirname(__DIR__, 3).'/node_modules/axe-core/axe.min.js');
+        $axe ??= (string) file_get_contents(dirname(__DIR__, 3) . '/node_modules/axe-core/axe.min.js');
         $this->browser->executeScript($axe);
         $found = $this->browser->executeAsyncScript(<<<'JS'
             const done = arguments[arguments.length - 1];
             axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'], resultTypes: ['violations'] })
               .then((r) => done(r.violations.map((v) => `${v.id}: ${v.help}\n    ${v.nodes.slice(0, 4).map((n) => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')).join('\n    ')}`)), (e) => done([String(e)]));
             JS);
-        expect($found)->toBe([], "axe-core, $where:\n".implode("\n", (array) $found));
+        expect($found)->toBe([], "axe-core, $where:\n" . implode("\n", (array) $found));
     }
 
     public function expectNoSidewaysScroll(string $where): void
@@ -203,18 +203,18 @@ abstract class BrowserTestCase extends TestCase
     /** No error was written to the console since the last question. */
     public function expectQuietConsole(): void
     {
-        $errors = array_values(array_filter((array) $this->browser->manage()->getLog('browser'), static fn (array $entry): bool => $entry['level'] === 'SEVERE'));
+        $errors = array_values(array_filter((array) $this->browser->manage()->getLog('browser'), static fn(array $entry): bool => $entry['level'] === 'SEVERE'));
         expect(array_column($errors, 'message'))->toBe([]);
     }
 
     /** @return list<array<string, mixed>> what lies in the post room for an address */
     public function mails(string $address): array
     {
-        return json_decode((string) file_get_contents($this->setting('POSTROOM_PAGE').'/api/mails?to='.urlencode($address)), true);
+        return json_decode((string) file_get_contents($this->setting('POSTROOM_PAGE') . '/api/mails?to=' . urlencode($address)), true);
     }
 
     private static function quoted(string $text): string
     {
-        return str_contains($text, "'") ? '"'.$text.'"' : "'$text'";
+        return str_contains($text, "'") ? '"' . $text . '"' : "'$text'";
     }
 }

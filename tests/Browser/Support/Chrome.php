@@ -23,24 +23,24 @@ final class Chrome
 
     public function __construct()
     {
-        $this->profile = sys_get_temp_dir().'/syndex-chrome-'.bin2hex(random_bytes(6));
+        $this->profile = sys_get_temp_dir() . '/syndex-chrome-' . bin2hex(random_bytes(6));
     }
 
     /** @param array{width?: int, height?: int, dark?: bool, zone?: string} $device */
     public function open(array $device = []): RemoteWebDriver
     {
         $this->startDriver();
-        $options = new ChromeOptions;
+        $options = new ChromeOptions();
         $options->setBinary('/usr/bin/chromium');
         $options->addArguments([
             '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync',
-            '--no-first-run', '--disable-quic', '--disable-dev-shm-usage', '--user-data-dir='.$this->profile,
+            '--no-first-run', '--disable-quic', '--disable-dev-shm-usage', '--user-data-dir=' . $this->profile,
         ]);
         $options->setExperimentalOption('prefs', ['intl.accept_languages' => 'en-GB,en']);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
         $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
-        $this->driver = RemoteWebDriver::create('http://127.0.0.1:'.$this->port, $capabilities, 20000, 60000);
+        $this->driver = RemoteWebDriver::create('http://127.0.0.1:' . $this->port, $capabilities, 20000, 60000);
         $this->device($device);
 
         return $this->driver;
@@ -76,7 +76,7 @@ final class Chrome
             $this->process = null;
         }
         if (is_dir($this->profile)) {
-            exec('rm -rf '.escapeshellarg($this->profile));
+            exec('rm -rf ' . escapeshellarg($this->profile));
         }
     }
 
@@ -86,17 +86,23 @@ final class Chrome
             return;
         }
         $this->port = self::freePort();
-        $process = proc_open(['/usr/bin/chromedriver', '--port='.$this->port, '--log-level=SEVERE'], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes);
+        $process = proc_open(['/usr/bin/chromedriver', '--port=' . $this->port, '--log-level=SEVERE'], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes);
         assert(is_resource($process));
         $this->process = $process;
-        for ($i = 0; $i < 200; $i++) {
-            $socket = @stream_socket_client('tcp://127.0.0.1:'.$this->port, timeout: 1);
-            if ($socket !== false) {
-                fclose($socket);
+        // Nobody listens at first, which is no warning to anybody.
+        set_error_handler(static fn(): bool => true);
+        try {
+            for ($i = 0; $i < 200; $i++) {
+                $socket = stream_socket_client('tcp://127.0.0.1:' . $this->port, timeout: 1);
+                if ($socket !== false) {
+                    fclose($socket);
 
-                return;
+                    return;
+                }
+                usleep(50_000);
             }
-            usleep(50_000);
+        } finally {
+            restore_error_handler();
         }
         throw new \RuntimeException('ChromeDriver does not answer.');
     }

@@ -69,13 +69,13 @@ $table = [
     'GET {page?}' => [200, 200, 200, 200, 200],
 ];
 
-$shape = static fn (string $route): string => (string) preg_replace('/\{(draft|sent)\}/', '{meeting}', $route);
+$shape = static fn(string $route): string => (string) preg_replace('/\{(draft|sent)\}/', '{meeting}', $route);
 
 it('knows every route there is, and no other', function () use ($table, $shape): void {
     $there = [];
     foreach (Route::getRoutes() as $route) {
         foreach (array_diff($route->methods(), ['HEAD']) as $method) {
-            $there[] = $method.' '.$route->uri();
+            $there[] = $method . ' ' . $route->uri();
         }
     }
     $known = array_values(array_unique(array_map($shape, array_keys($table))));
@@ -117,7 +117,7 @@ it('answers each according to who asks', function (string $route, int $who, int 
         $this->actingAs($asker);
     }
 
-    expect($this->json($method, '/'.$path, $body)->getStatusCode())->toBe($status);
+    expect($this->json($method, '/' . $path, $body)->getStatusCode())->toBe($status);
 })->with(function () use ($table): Generator {
     foreach ($table as $route => $statuses) {
         foreach (['nobody', 'an unconcerned colleague', 'a concerned colleague', 'a coordinator', 'an administrator'] as $who => $name) {
@@ -133,11 +133,11 @@ it('shuts the door to an account that was deactivated', function (): void {
 it('lets a page listen to its own channel only', function (): void {
     $account = account(Role::Colleague);
     $this->actingAs($account);
-    $ask = fn (string $channel): int => $this->get('/live-allowed', ['X-Live-Channel' => $channel])->getStatusCode();
+    $ask = fn(string $channel): int => $this->get('/live-allowed', ['X-Live-Channel' => $channel])->getStatusCode();
 
     expect($ask('coordination'))->toBe(403)
-        ->and($ask('account-'.strtolower($account->id)))->toBe(204)
-        ->and($ask('account-'.strtolower(account(Role::Colleague)->id)))->toBe(403);
+        ->and($ask('account-' . strtolower($account->id)))->toBe(204)
+        ->and($ask('account-' . strtolower(account(Role::Colleague)->id)))->toBe(403);
 });
 
 it('sends a policy without inline script on every page', function (string $path): void {

@@ -15,7 +15,7 @@ beforeEach(function (): void {
     $this->travelTo('2026-11-25T12:18:00Z');
     $this->coordinator = account(Role::Coordinator, colleague('Wanjiru Achola'));
     $this->actingAs($this->coordinator);
-    $this->plan = fn (string $title, string $start, array $values = []) => sent(meeting($this->coordinator, [$this->coordinator->person, colleague("With $title", 'America/Lima')], ['title' => $title, 'starts_local' => $start, 'rrule' => 'FREQ=DAILY;COUNT=3', ...$values]));
+    $this->plan = fn(string $title, string $start, array $values = []) => sent(meeting($this->coordinator, [$this->coordinator->person, colleague("With $title", 'America/Lima')], ['title' => $title, 'starts_local' => $start, 'rrule' => 'FREQ=DAILY;COUNT=3', ...$values]));
 });
 
 it('shows the day in the coordinator\'s own zone, in order, each with its state', function (): void {
@@ -26,7 +26,7 @@ it('shows the day in the coordinator\'s own zone, in order, each with its state'
     $today = $this->getJson('/api/today')->assertOk()->json();
 
     expect($today['zoneCity'])->toBe('Nairobi')
-        ->and(array_map(static fn ($m) => [substr($m['local'], 11, 5), $m['title'], $m['state']], $today['meetings']))
+        ->and(array_map(static fn($m) => [substr($m['local'], 11, 5), $m['title'], $m['state']], $today['meetings']))
         ->toBe([['11:00', 'Over', 'over'], ['15:00', 'Now', 'now'], ['17:00', 'Night in Auckland', 'planned'], ['22:00', 'Later', 'planned']])
         ->and($today['meetings'][1]['elsewhere'])->toBe([['city' => 'Lima', 'local' => '2026-11-25T07:00:00']]);
 });

@@ -22,15 +22,15 @@ use function Tests\Feature\sent;
 
 beforeEach(function (): void {
     Queue::fake();
-    $this->address = Str::lower(Str::random(10)).'@orchard.example';
+    $this->address = Str::lower(Str::random(10)) . '@orchard.example';
     $this->coordinator = account(Role::Coordinator, colleague('Wanjiru Achola'));
     $this->meeting = meeting($this->coordinator, [guest($this->address)]);
-    $this->faults = fn (array $faults) => Http::put(config('syndex.post_room.page').'/api/faults', $faults)->throw();
-    $this->arrived = fn (): array => Http::get(config('syndex.post_room.page').'/api/mails', ['to' => $this->address])->json();
-    $this->work = fn (): int => app(DeliverDue::class)('worker '.Str::random(4));
+    $this->faults = fn(array $faults) => Http::put(config('syndex.post_room.page') . '/api/faults', $faults)->throw();
+    $this->arrived = fn(): array => Http::get(config('syndex.post_room.page') . '/api/mails', ['to' => $this->address])->json();
+    $this->work = fn(): int => app(DeliverDue::class)('worker ' . Str::random(4));
 });
 
-afterEach(fn () => ($this->faults)([]));
+afterEach(fn() => ($this->faults)([]));
 
 it('sends what is due over SMTP and writes down the answer', function (): void {
     sent($this->meeting);
@@ -40,7 +40,7 @@ it('sends what is due over SMTP and writes down the answer', function (): void {
 
     expect($dispatch->state)->toBe(DispatchState::Sent)->and($dispatch->outcome)->toStartWith('250')->and($dispatch->sent_at)->not->toBeNull()
         ->and($mail['messageId'])->toBe("<$dispatch->message_id>")
-        ->and($mail['from'])->toBe("b-$dispatch->envelope_token@".config('syndex.mail_domain'))
+        ->and($mail['from'])->toBe("b-$dispatch->envelope_token@" . config('syndex.mail_domain'))
         ->and($mail['to'])->toBe([$this->address]);
 });
 
@@ -78,8 +78,7 @@ it('tries again after a broken line, under the same Message-ID, so that a repeat
 })->with(['before the mail was taken' => ['before_data', 1], 'after it was kept, before 250' => ['after_data', 2]]);
 
 it('waits longer each time, and gives up aloud', function (): void {
-    $this->app->instance(PostRoom::class, new class implements PostRoom
-    {
+    $this->app->instance(PostRoom::class, new class () implements PostRoom {
         public function deliver(string $mail, string $envelopeSender, string $recipient): string
         {
             throw DeliveryFailed::forNow('no route');
@@ -126,7 +125,7 @@ it('lets two workers share the work: none is taken twice, none waits for the oth
             Dispatch::query()->create(['kind' => 'account_link', 'recipient' => "r$i@orchard.example", 'subject' => 's', 'message_id' => "share-$i", 'envelope_token' => "share-$i", 'mail' => 'm', 'state' => 'waiting', 'hold_until' => now(), 'next_try_at' => now()]);
         }
         config(['database.connections.other' => config('database.connections.mariadb')]);
-        $claim = fn (string $connection): array => DB::connection($connection)->table('dispatches')->where('state', 'waiting')->orderBy('next_try_at')->orderBy('id')->limit(20)->lock('for update skip locked')->pluck('id')->all();
+        $claim = fn(string $connection): array => DB::connection($connection)->table('dispatches')->where('state', 'waiting')->orderBy('next_try_at')->orderBy('id')->limit(20)->lock('for update skip locked')->pluck('id')->all();
         DB::connection('other')->beginTransaction();
         $theirs = $claim('other');
         DB::beginTransaction();

@@ -16,15 +16,17 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
 use Sabre\VObject\Reader;
 use Syndex\Core\Work;
-use ZBateson\MailMimeParser\Message;
 
 use function Tests\Feature\account;
+
 use function Tests\Feature\colleague;
 use function Tests\Feature\delivered;
 use function Tests\Feature\guest;
 use function Tests\Feature\kit;
 use function Tests\Feature\meeting;
 use function Tests\Feature\sent;
+
+use ZBateson\MailMimeParser\Message;
 
 beforeEach(function (): void {
     Queue::fake();
@@ -37,8 +39,8 @@ beforeEach(function (): void {
     $this->meeting = meeting($this->coordinator, [$this->host, $this->mere, $this->rosa], ['starts_local' => '2026-12-08 15:30:00', 'rrule' => 'FREQ=WEEKLY;INTERVAL=2;COUNT=12']);
     $this->meeting->agenda()->create(['position' => 0, 'title' => 'Lots 40–58', 'minutes' => 25, 'speaker' => 'Wanjiru']);
     kit($this->meeting);
-    $this->mailTo = fn (string $address): Message => Message::from(Dispatch::query()->where('recipient', $address)->orderByDesc('id')->firstOrFail()->mail, false);
-    $this->icsTo = fn (string $address): string => (string) ($this->mailTo)($address)->getPart(0, fn ($p) => $p->getContentType() === 'text/calendar')?->getContent();
+    $this->mailTo = fn(string $address): Message => Message::from(Dispatch::query()->where('recipient', $address)->orderByDesc('id')->firstOrFail()->mail, false);
+    $this->icsTo = fn(string $address): string => (string) ($this->mailTo)($address)->getPart(0, fn($p) => $p->getContentType() === 'text/calendar')?->getContent();
 });
 
 it('writes one dispatch for each recipient, in the same breath as the change', function (): void {
@@ -53,9 +55,9 @@ it('writes one dispatch for each recipient, in the same breath as the change', f
 it('builds each mail as RFC 6047 2.4 asks', function (): void {
     sent($this->meeting);
     $mail = ($this->mailTo)('rosa@anden.example');
-    $types = array_map(static fn ($p) => $p->getContentType(), $mail->getAllParts());
-    $calendar = $mail->getPart(0, fn ($p) => $p->getContentType() === 'text/calendar');
-    $file = $mail->getPart(0, fn ($p) => $p->getContentType() === 'application/ics');
+    $types = array_map(static fn($p) => $p->getContentType(), $mail->getAllParts());
+    $calendar = $mail->getPart(0, fn($p) => $p->getContentType() === 'text/calendar');
+    $file = $mail->getPart(0, fn($p) => $p->getContentType() === 'application/ics');
 
     expect($types)->toBe(['multipart/mixed', 'multipart/alternative', 'text/plain', 'text/html', 'text/calendar', 'application/ics'])
         ->and($calendar->getHeaderParameter('Content-Type', 'method'))->toBe('REQUEST')
@@ -71,7 +73,7 @@ it('invites from the meeting\'s own address, in the host\'s name, aligned with o
     $own = SnapshotOf::addressOf($this->meeting);
 
     expect((string) $event->ORGANIZER)->toBe("mailto:$own")->and((string) $event->ORGANIZER['CN'])->toBe('Wanjiru Achola')->and($event->ORGANIZER['SENT-BY'])->toBeNull()
-        ->and(($this->mailTo)('rosa@anden.example')->getHeaderValue('From'))->toBe($own)->and($own)->toEndWith('@'.config('syndex.mail_domain'));
+        ->and(($this->mailTo)('rosa@anden.example')->getHeaderValue('From'))->toBe($own)->and($own)->toEndWith('@' . config('syndex.mail_domain'));
 });
 
 it('names the coordinator as SENT-BY where a house rule lets the host invite', function (): void {
@@ -82,7 +84,7 @@ it('names the coordinator as SENT-BY where a house rule lets the host invite', f
     expect((string) $event->ORGANIZER)->toBe('mailto:wanjiru.achola@garden.example')
         ->and((string) $event->ORGANIZER['SENT-BY'])->toBe('mailto:lena.strand@garden.example')
         ->and(Dispatch::query()->where('recipient', 'wanjiru.achola@garden.example')->exists())->toBeFalse()
-        ->and(($this->mailTo)('rosa@anden.example')->getHeaderValue('From'))->toEndWith('@'.config('syndex.mail_domain'));
+        ->and(($this->mailTo)('rosa@anden.example')->getHeaderValue('From'))->toEndWith('@' . config('syndex.mail_domain'));
 });
 
 it('puts the link into LOCATION, the text and CONFERENCE (RFC 7986 5.11)', function (): void {
@@ -122,7 +124,7 @@ it('is read the same by readers of their own: every start agrees', function (arr
     sent($this->meeting);
     $ics = ($this->icsTo)('rosa@anden.example');
     $ours = app(MeetingSeries::class)->of($this->meeting)->expand(Work::atMost(1_000_000), limit: 60)->starts;
-    foreach (['node '.base_path('tests/readers/ical.mjs'), '/usr/bin/python3 '.base_path('tests/readers/icalendar_reader.py')] as $reader) {
+    foreach (['node ' . base_path('tests/readers/ical.mjs'), '/usr/bin/python3 ' . base_path('tests/readers/icalendar_reader.py')] as $reader) {
         $process = proc_open("$reader 60", [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes, base_path());
         fwrite($pipes[0], $ics);
         fclose($pipes[0]);
@@ -223,7 +225,7 @@ describe('calling off', function (): void {
         $this->postJson("/api/meetings/$meeting->id/call-off")->assertOk();
 
         expect(Dispatch::query()->where('kind', DispatchKind::CallingOff)->pluck('recipient')->all())->toBe(['rosa@anden.example'])
-            ->and(Dispatch::query()->where('kind', DispatchKind::Invitation)->get()->map(fn ($d) => $d->state)->unique()->all())->toBe([DispatchState::Replaced]);
+            ->and(Dispatch::query()->where('kind', DispatchKind::Invitation)->get()->map(fn($d) => $d->state)->unique()->all())->toBe([DispatchState::Replaced]);
     });
 
     it('is for sent meetings only', function (): void {
@@ -236,7 +238,7 @@ describe('taking back', function (): void {
         $meeting = sent($this->meeting);
         $this->postJson("/api/meetings/$meeting->id/take-back")->assertOk()->assertJson(['status' => 'draft']);
 
-        expect(Dispatch::query()->get()->map(fn ($d) => $d->state)->unique()->all())->toBe([DispatchState::TakenBack]);
+        expect(Dispatch::query()->get()->map(fn($d) => $d->state)->unique()->all())->toBe([DispatchState::TakenBack]);
         sent($this->meeting->refresh());
         expect(Dispatch::query()->where('state', DispatchState::Waiting)->count())->toBe(3);
     });

@@ -19,10 +19,10 @@ beforeEach(function (): void {
     $this->coordinator = account(Role::Coordinator, colleague('Wanjiru Achola'));
     $this->actingAs($this->coordinator);
     $this->meeting = meeting($this->coordinator, [$this->coordinator->person]);
-    $this->bridge = fn (string $method, string $path, array $body = []) => Http::withToken(config('syndex.bridge.key'))->send($method, config('syndex.bridge.url').$path, ['json' => $body]);
+    $this->bridge = fn(string $method, string $path, array $body = []) => Http::withToken(config('syndex.bridge.key'))->send($method, config('syndex.bridge.url') . $path, ['json' => $body]);
 });
 
-afterEach(fn () => ($this->bridge)('PUT', '/faults'));
+afterEach(fn() => ($this->bridge)('PUT', '/faults'));
 
 it('gets a room of its own, with a passcode made up', function (): void {
     $kit = $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated()->json();

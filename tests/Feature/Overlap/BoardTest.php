@@ -20,14 +20,14 @@ beforeEach(function (): void {
     $this->ines = colleague('Inês Varela', 'Europe/Lisbon');
     $this->mere = colleague('Mere Tautari', 'Pacific/Auckland');
     $this->meeting = meeting($this->coordinator, [$this->coordinator->person, $this->ines, $this->mere, guest('lena@orchard.example')], ['starts_local' => '2026-12-08 15:30:00']);
-    $this->board = fn (array $changes = []) => $this->postJson('/api/board', [...sheet($this->meeting, ['startLocal' => '2026-12-08T15:30:00', ...$changes]), 'meetingId' => $this->meeting->id, 'index' => 0]);
+    $this->board = fn(array $changes = []) => $this->postJson('/api/board', [...sheet($this->meeting, ['startLocal' => '2026-12-08T15:30:00', ...$changes]), 'meetingId' => $this->meeting->id, 'index' => 0]);
 });
 
 it('gives every clock, every clash and every night in one answer', function (): void {
     sent(meeting($this->coordinator, [$this->ines], ['title' => 'Stock taking', 'starts_local' => '2026-12-15 12:00:00', 'zone' => 'Europe/Lisbon', 'duration_minutes' => 60, 'rrule' => null]));
     $answer = ($this->board)()->assertOk()->json();
 
-    expect(array_map(static fn ($p) => $p['places'][0] ?? 'unknown', $answer['board']['day']['panes']))->toBe(['Lisbon', 'Nairobi', 'Auckland', 'unknown'])
+    expect(array_map(static fn($p) => $p['places'][0] ?? 'unknown', $answer['board']['day']['panes']))->toBe(['Lisbon', 'Nairobi', 'Auckland', 'unknown'])
         ->and(implode('', array_column($answer['sentence'], 'text')))->toBe('every Tuesday at 15:30 Nairobi time for 45 minutes, 4 times from 8 December 2026')
         ->and(array_column($answer['board']['dates'], 'requiredFree'))->toBe([4, 3, 4, 4])
         ->and($answer['board']['dates'][1]['troubles'][0])->toMatchArray(['id' => $this->ines->id, 'clashes' => ['Stock taking']])

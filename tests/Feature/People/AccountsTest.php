@@ -8,10 +8,12 @@ use App\People\Account;
 use App\People\Role;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
-use ZBateson\MailMimeParser\Message;
 
 use function Tests\Feature\account;
+
 use function Tests\Feature\colleague;
+
+use ZBateson\MailMimeParser\Message;
 
 /** The link in the last mail about an account. */
 function mailedToken(): string
@@ -39,7 +41,7 @@ it('signs in with the right password only, and says the same for every wrong pai
 
 it('slows down whoever guesses', function (): void {
     account(Role::Coordinator, colleague('Wanjiru Achola'));
-    $try = fn (): int => $this->postJson('/api/session', ['email' => 'wanjiru.achola@garden.example', 'password' => 'guess'])->getStatusCode();
+    $try = fn(): int => $this->postJson('/api/session', ['email' => 'wanjiru.achola@garden.example', 'password' => 'guess'])->getStatusCode();
 
     expect(array_map($try, range(1, 6)))->toBe([422, 422, 422, 422, 422, 429]);
 });

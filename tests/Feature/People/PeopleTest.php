@@ -9,7 +9,7 @@ use function Tests\Feature\account;
 use function Tests\Feature\colleague;
 use function Tests\Feature\guest;
 
-beforeEach(fn () => $this->actingAs(account(Role::Coordinator)));
+beforeEach(fn() => $this->actingAs(account(Role::Coordinator)));
 
 it('suggests by the beginning of any word, accents aside, colleagues first', function (string $typed, array $names): void {
     colleague('Inês Varela');
@@ -17,7 +17,7 @@ it('suggests by the beginning of any word, accents aside, colleagues first', fun
     colleague('Ignacio Pehuén');
     guest('ines@anden.example');
 
-    expect(array_map(static fn (array $p) => $p['name'] ?? $p['email'], $this->getJson('/api/people/suggest?'.http_build_query(['q' => $typed]))->json()))->toBe($names);
+    expect(array_map(static fn(array $p) => $p['name'] ?? $p['email'], $this->getJson('/api/people/suggest?' . http_build_query(['q' => $typed]))->json()))->toBe($names);
 })->with([
     'without the accent' => ['ines', ['Inês Varela', 'ines@anden.example']],
     'with it' => ['Inês', ['Inês Varela', 'ines@anden.example']],

@@ -40,7 +40,7 @@ it('keeps what was written, in its order', function (): void {
     ]))->assertOk()->json();
 
     expect(array_column($kept['agenda'], 'title'))->toBe(['B', 'A'])
-        ->and(array_map(static fn ($a) => [$a['person']['name'], $a['role']], $kept['attendees']))->toBe([['Inês Varela', 'optional'], ['Wanjiru Achola', 'required']])
+        ->and(array_map(static fn($a) => [$a['person']['name'], $a['role']], $kept['attendees']))->toBe([['Inês Varela', 'optional'], ['Wanjiru Achola', 'required']])
         ->and($kept['version'])->toBe($this->meeting->version + 1);
 });
 
@@ -109,7 +109,7 @@ describe('LayDown', function (): void {
         $this->travelTo('2027-03-01T00:00:00Z');
         $this->meeting->update(['starts_local' => '2027-03-22 15:30:00', 'zone' => 'Europe/Lisbon', 'rrule' => 'FREQ=WEEKLY', 'status' => MeetingStatus::Kept]);
         app(LayDown::class)($this->meeting);
-        $starts = Occurrence::query()->where('meeting_id', $this->meeting->id)->orderBy('starts_at')->get()->map(fn ($o) => $o->starts_at->format('m-d H:i'));
+        $starts = Occurrence::query()->where('meeting_id', $this->meeting->id)->orderBy('starts_at')->get()->map(fn($o) => $o->starts_at->format('m-d H:i'));
 
         expect($starts->take(2)->all())->toBe(['03-22 15:30', '03-29 14:30'])->and($starts)->toHaveCount(55)
             ->and($this->meeting->refresh()->last_ends_at)->toBeNull()->and($this->meeting->laid_until_on?->format('Y-m-d'))->toBe('2028-04-04');
@@ -125,15 +125,15 @@ describe('LayDown', function (): void {
     it('tops up as time goes on, and lays down again when zone data change', function (): void {
         $this->meeting->update(['rrule' => 'FREQ=WEEKLY', 'status' => MeetingStatus::Kept]);
         app(LayDown::class)($this->meeting);
-        $count = fn (): int => Occurrence::query()->where('meeting_id', $this->meeting->id)->count();
+        $count = fn(): int => Occurrence::query()->where('meeting_id', $this->meeting->id)->count();
         $before = $count();
         $this->travel(3)->weeks();
-        app()->call([new TopUpOccurrences, 'handle']);
+        app()->call([new TopUpOccurrences(), 'handle']);
         expect($count())->toBe($before + 3);
 
         DB::table('meetings')->where('id', $this->meeting->id)->update(['laid_zone_data' => '1999a']);
         DB::table('occurrences')->where('meeting_id', $this->meeting->id)->delete();
-        app()->call([new TopUpOccurrences, 'handle']);
+        app()->call([new TopUpOccurrences(), 'handle']);
         expect($count())->toBe($before + 3);
     });
 });

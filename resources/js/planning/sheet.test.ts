@@ -1,0 +1,40 @@
+import { describe, expect, it } from 'vitest';
+import { boardWire, freshKey, wire, type Sheet } from './sheet';
+
+const sheet: Sheet = {
+  title: 'Seed swap',
+  purpose: 'Who sends what.',
+  agenda: [{ key: freshKey(), title: 'Arrivals', minutes: 5, speaker: '' }],
+  links: [
+    { key: freshKey(), label: 'Lots', url: 'https://lots.example/1' },
+    { key: freshKey(), label: 'half typed', url: 'https:/' },
+  ],
+  attendees: [],
+  hostId: null,
+  startLocal: '2026-12-08T15:30:00',
+  zone: 'Africa/Nairobi',
+  allDay: false,
+  durationMinutes: 45,
+  repeats: null,
+  rule: null,
+  dropped: [],
+  joinMode: 'online',
+  place: '',
+};
+
+describe('wire', () => {
+  it('leaves a half typed link behind and keeps the keys of the page to itself', () => {
+    expect(wire(sheet)).toMatchObject({
+      links: [{ label: 'Lots', url: 'https://lots.example/1' }],
+      agenda: [{ title: 'Arrivals', minutes: 5, speaker: '' }],
+    });
+    expect(JSON.stringify(wire(sheet))).not.toContain('key');
+  });
+});
+
+describe('boardWire', () => {
+  it('does not change with what the board does not show', () => {
+    expect(boardWire({ ...sheet, title: 'Another', purpose: 'x', joinMode: 'both', place: 'y' })).toEqual(boardWire(sheet));
+    expect(boardWire({ ...sheet, durationMinutes: 60 })).not.toEqual(boardWire(sheet));
+  });
+});
