@@ -43,24 +43,23 @@ final class WriteLetter
             ? __('mail.subject_invitation_all_day', ['title' => $meeting->title, 'date' => $facts['shortDate']])
             : __('mail.subject_invitation', ['title' => $meeting->title, 'date' => $facts['shortDate'], 'clock' => $facts['clock'], 'place' => $facts['place']]);
 
-        return $this->letter($subject, 'mail.invitation', $facts);
+        return $this->letter($subject, 'mail.invitation', 'mail.invitation-text', $facts);
     }
 
     public function callingOff(Meeting $meeting, Person $person): Letter
     {
         $facts = $this->facts($meeting, $person);
 
-        return $this->letter(__('mail.subject_calling_off', ['title' => $meeting->title, 'date' => $facts['shortDate']]), 'mail.calling-off', $facts);
+        return $this->letter(__('mail.subject_calling_off', ['title' => $meeting->title, 'date' => $facts['shortDate']]), 'mail.calling-off', 'mail.calling-off-text', $facts);
     }
 
     /**
-     * @param view-string $view the HTML; its plain twin ends in "-text"
+     * @param view-string $view
+     * @param view-string $plain
      * @param array<string, mixed> $facts
      */
-    private function letter(string $subject, string $view, array $facts): Letter
+    private function letter(string $subject, string $view, string $plain, array $facts): Letter
     {
-        /** @var view-string $plain */
-        $plain = $view . '-text';
         $text = $this->views->make($plain, $facts)->render();
 
         return new Letter(

@@ -20,31 +20,28 @@ final class DemoPeople
      */
     public static function colleagues(): array
     {
-        /** @var callable(list<array{string, string}>, list<string>=): array<string, list<array{string, string}>> $week */
-        $week = static fn(array $day, array $days = ['mon', 'tue', 'wed', 'thu', 'fri']): array => array_fill_keys($days, $day);
-
         return [
-            ['Wanjiru Achola', 'wanjiru.achola@sakura-seed.example', 'Africa/Nairobi', 'en', 'Coordination', $week([['08:00', '17:00']])],
-            ['Joram Kiptui', 'joram.kiptui@sakura-seed.example', 'Africa/Nairobi', 'en', 'Systems', $week([['09:00', '18:00']])],
-            ['Inês Varela', 'ines.varela@sakura-seed.example', 'Europe/Lisbon', 'pt', 'Seed bank', $week([['09:00', '12:30'], ['14:00', '18:00']])],
+            ['Wanjiru Achola', 'wanjiru.achola@sakura-seed.example', 'Africa/Nairobi', 'en', 'Coordination', self::week([['08:00', '17:00']])],
+            ['Joram Kiptui', 'joram.kiptui@sakura-seed.example', 'Africa/Nairobi', 'en', 'Systems', self::week([['09:00', '18:00']])],
+            ['Inês Varela', 'ines.varela@sakura-seed.example', 'Europe/Lisbon', 'pt', 'Seed bank', self::week([['09:00', '12:30'], ['14:00', '18:00']])],
             ['Lena Strand', 'lena.strand@sakura-seed.example', 'Europe/Stockholm', 'sv', 'Coordination', null],
-            ['Tomás Sequeira', 'tomas.sequeira@sakura-seed.example', 'Europe/Lisbon', 'pt', 'Cold store', $week(self::EARLY)],
+            ['Tomás Sequeira', 'tomas.sequeira@sakura-seed.example', 'Europe/Lisbon', 'pt', 'Cold store', self::week(self::EARLY)],
             ['Paulo Cárdim', 'paulo.cardim@sakura-seed.example', 'America/Lima', 'es', 'Andes collection', null],
-            ['Ewan Furlong', 'ewan.furlong@sakura-seed.example', 'America/St_Johns', 'en', 'Bog plants', $week([['08:30', '16:30']])],
-            ['Anil Sherpani', 'anil.sherpani@sakura-seed.example', 'Asia/Kathmandu', 'en', 'Alpine house', $week([['10:00', '17:00']], ['sun', 'mon', 'tue', 'wed', 'thu', 'fri'])],
+            ['Ewan Furlong', 'ewan.furlong@sakura-seed.example', 'America/St_Johns', 'en', 'Bog plants', self::week([['08:30', '16:30']])],
+            ['Anil Sherpani', 'anil.sherpani@sakura-seed.example', 'Asia/Kathmandu', 'en', 'Alpine house', self::week([['10:00', '17:00']], ['sun', 'mon', 'tue', 'wed', 'thu', 'fri'])],
             ['Corin Hale', 'corin.hale@sakura-seed.example', 'Australia/Perth', 'en', 'Dryland trials', null],
-            ['Mere Tautari', 'mere.tautari@sakura-seed.example', 'Pacific/Auckland', 'en', 'Fern nursery', $week([['08:00', '16:30']])],
-            ['Amina Mwendwa', 'amina.mwendwa@sakura-seed.example', 'Africa/Nairobi', 'en', 'Herbarium', $week([['09:00', '17:00']])],
-            ['Kenji Moriwaki', 'kenji.moriwaki@sakura-seed.example', 'Asia/Tokyo', 'ja', 'Moss garden', $week([['09:00', '17:30']])],
+            ['Mere Tautari', 'mere.tautari@sakura-seed.example', 'Pacific/Auckland', 'en', 'Fern nursery', self::week([['08:00', '16:30']])],
+            ['Amina Mwendwa', 'amina.mwendwa@sakura-seed.example', 'Africa/Nairobi', 'en', 'Herbarium', self::week([['09:00', '17:00']])],
+            ['Kenji Moriwaki', 'kenji.moriwaki@sakura-seed.example', 'Asia/Tokyo', 'ja', 'Moss garden', self::week([['09:00', '17:30']])],
             ['Hana Obinata', 'hana.obinata@sakura-seed.example', 'Asia/Tokyo', 'ja', 'Seed exchange', null],
-            ['Birte Aldenhoff', 'birte.aldenhoff@sakura-seed.example', 'Europe/Berlin', 'de', 'Germination lab', $week([['08:00', '16:30']])],
+            ['Birte Aldenhoff', 'birte.aldenhoff@sakura-seed.example', 'Europe/Berlin', 'de', 'Germination lab', self::week([['08:00', '16:30']])],
             ['Rainer Uhlmark', 'rainer.uhlmark@sakura-seed.example', 'Europe/Berlin', 'de', 'Records', null],
             ['Sunniva Ekre', 'sunniva.ekre@sakura-seed.example', 'Europe/Oslo', 'nb', 'Arctic vault', null],
             ['Dara Keane-Moss', 'dara.keanemoss@sakura-seed.example', 'Europe/Dublin', 'en', 'Peatland', null],
             ['Youssef Belkadi', 'youssef.belkadi@sakura-seed.example', 'Africa/Casablanca', 'fr', 'Argan trials', null],
-            ['Nour Haddaoui', 'nour.haddaoui@sakura-seed.example', 'Africa/Cairo', 'ar', 'Desert house', $week([['09:00', '17:00']], ['sun', 'mon', 'tue', 'wed', 'thu'])],
+            ['Nour Haddaoui', 'nour.haddaoui@sakura-seed.example', 'Africa/Cairo', 'ar', 'Desert house', self::week([['09:00', '17:00']], ['sun', 'mon', 'tue', 'wed', 'thu'])],
             ['Tariq Al-Rasheed', 'tariq.alrasheed@sakura-seed.example', 'Asia/Dubai', 'ar', 'Date palms', null],
-            ['Priya Vaidyan', 'priya.vaidyan@sakura-seed.example', 'Asia/Kolkata', 'en', 'Orchids', $week([['09:30', '18:00']])],
+            ['Priya Vaidyan', 'priya.vaidyan@sakura-seed.example', 'Asia/Kolkata', 'en', 'Orchids', self::week([['09:30', '18:00']])],
             ['Ravi Chandekar', 'ravi.chandekar@sakura-seed.example', 'Asia/Kolkata', 'en', 'Pollination', null],
             ['Mei Tanglin', 'mei.tanglin@sakura-seed.example', 'Asia/Singapore', 'en', 'Rain forest', null],
             ['Lerato Nkomani', 'lerato.nkomani@sakura-seed.example', 'Africa/Johannesburg', 'en', 'Fynbos', null],
@@ -53,7 +50,7 @@ final class DemoPeople
             ['Camila Rojas-Tirado', 'camila.rojas@sakura-seed.example', 'America/Santiago', 'es', 'Matorral', null],
             ['Ignacio Pehuén', 'ignacio.pehuen@sakura-seed.example', 'America/Santiago', 'es', 'Araucaria', null],
             ['Beatriz Caldeira', 'beatriz.caldeira@sakura-seed.example', 'America/Sao_Paulo', 'pt', 'Cerrado', null],
-            ['Otis Farrow', 'otis.farrow@sakura-seed.example', 'America/Chicago', 'en', 'Prairie seed', $week([['08:00', '16:00']])],
+            ['Otis Farrow', 'otis.farrow@sakura-seed.example', 'America/Chicago', 'en', 'Prairie seed', self::week([['08:00', '16:00']])],
             ['June Halloway', 'june.halloway@sakura-seed.example', 'America/New_York', 'en', 'Public programme', null],
             ['Solveig Brandt', 'solveig.brandt@sakura-seed.example', 'America/Vancouver', 'en', 'Conifers', null],
             ['Malia Kahananui', 'malia.kahananui@sakura-seed.example', 'Pacific/Honolulu', 'en', 'Island flora', null],
@@ -72,5 +69,15 @@ final class DemoPeople
             ['office@growers-union.example', 'Growers’ union', 'Europe/Paris'],
             ['m.ferreira@herbario.example', 'Marta Ferreira', 'America/Sao_Paulo'],
         ];
+    }
+
+    /**
+     * @param list<array{string, string}> $stretches
+     * @param list<string> $days
+     * @return array<string, list<array{string, string}>>
+     */
+    private static function week(array $stretches, array $days = ['mon', 'tue', 'wed', 'thu', 'fri']): array
+    {
+        return array_fill_keys($days, $stretches);
     }
 }

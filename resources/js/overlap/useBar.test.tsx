@@ -9,7 +9,7 @@ function Track({ moved, fixedLength = false }: { moved: (bar: Bar) => void; fixe
     moved,
   );
   return (
-    <div role="slider" tabIndex={0} aria-valuenow={bar.at} onPointerDown={onPointerDown('move')} onKeyDown={onKeyDown}>
+    <div role="slider" aria-label="bar" tabIndex={0} aria-valuenow={bar.at} onPointerDown={onPointerDown('move')} onKeyDown={onKeyDown}>
       <span data-testid="edge" onPointerDown={onPointerDown('length')} />
     </div>
   );

@@ -96,12 +96,13 @@ export function AddPerson({ taken, add }: AddPersonProps) {
               {problem}
             </p>
           )}
-          <ul id={`${id}-list`} role="listbox" aria-label={t('add.found')} className="max-h-64 overflow-y-auto">
+          <div id={`${id}-list`} role="listbox" aria-label={t('add.found')} className="max-h-64 overflow-y-auto">
             {choices.map((choice, index) => (
-              <li
+              <div
                 key={choice.key}
                 id={`${id}-${choice.key}`}
                 role="option"
+                tabIndex={-1}
                 aria-selected={index === marked}
                 className={`cursor-pointer px-2.5 py-1.5 ${index === marked ? 'bg-paper' : ''}`}
                 onMouseEnter={() => setMarked(index)}
@@ -128,10 +129,10 @@ export function AddPerson({ taken, add }: AddPersonProps) {
                 ) : (
                   <span>{t('add.guest', { address: choice.address })}</span>
                 )}
-              </li>
+              </div>
             ))}
-            {choices.length === 0 && <li className="px-2.5 py-1.5 text-muted">{looksLikeAddress ? t('add.notYet') : t('add.none')}</li>}
-          </ul>
+          </div>
+          {choices.length === 0 && <p className="px-2.5 py-1.5 text-muted">{looksLikeAddress ? t('add.notYet') : t('add.none')}</p>}
         </div>
       )}
       {failed && (

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { ApiError, sendJson } from '../lib/api';
 import { meetingQuery, meetingShape, type Meeting } from './meetings';
 import { sheetOf, wire, type Sheet } from './sheet';
@@ -33,10 +33,13 @@ export function useSheet(meeting: Meeting): SheetState {
   const [version, setVersion] = useState(meeting.version);
   const [keptAt, setKeptAt] = useState<Date | null>(null);
   const [conflict, setConflict] = useState<Meeting | null>(null);
-  const kept = useRef(JSON.stringify(wire(sheet)));
+  const [keptText, setKeptText] = useState(() => JSON.stringify(wire(sheet)));
+  const kept = useRef(keptText);
   const latest = useRef(sheet);
   const latestVersion = useRef(version);
-  latest.current = sheet;
+  useLayoutEffect(() => {
+    latest.current = sheet;
+  });
 
   const save = useMutation({
     mutationFn: (given: { body: Record<string, unknown>; version: number }) =>
@@ -54,6 +57,7 @@ export function useSheet(meeting: Meeting): SheetState {
       try {
         const now = await save.mutateAsync({ body, version: asVersion ?? latestVersion.current });
         kept.current = text;
+        setKeptText(text);
         latestVersion.current = now.version;
         setVersion(now.version);
         setKeptAt(new Date());
@@ -118,7 +122,7 @@ export function useSheet(meeting: Meeting): SheetState {
     sheet,
     change,
     undo: past.length > 0 ? undo : null,
-    state: error && !save.isPending ? 'failed' : text === kept.current ? 'kept' : 'waiting',
+    state: error && !save.isPending ? 'failed' : text === keptText ? 'kept' : 'waiting',
     keptAt,
     error,
     version,
@@ -127,6 +131,7 @@ export function useSheet(meeting: Meeting): SheetState {
       if (conflict) {
         const theirs = sheetOf(conflict);
         kept.current = JSON.stringify(wire(theirs));
+        setKeptText(kept.current);
         latestVersion.current = conflict.version;
         setVersion(conflict.version);
         setPast((before) => [...before, sheet]);
