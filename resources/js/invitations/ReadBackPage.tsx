@@ -112,7 +112,7 @@ function Shown({ data }: { data: ReadBack }) {
               <table className="w-full text-left">
                 <thead className="text-note text-muted">
                   <tr>
-                    <th className="py-1 font-medium">{t('readBack.recipient')}</th>
+                    <th className="w-2/5 py-1 font-medium">{t('readBack.recipient')}</th>
                     <th className="py-1 font-medium">{t('readBack.needed')}</th>
                     <th className="py-1 font-medium">{t('readBack.ownTime')}</th>
                   </tr>

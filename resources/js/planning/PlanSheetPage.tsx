@@ -119,7 +119,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
       <Page
         title={sheet.title || t('sheet.untitled')}
         above={
-          <span className="flex flex-wrap gap-x-4">
+          <span className="flex flex-wrap items-baseline gap-x-4">
             <span>
               {meeting.status === 'kept'
                 ? t('sheet.keptMeeting')

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * bin/syndex shots: one picture of each main view.
+ */
+
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Tests\Browser\Support\Chrome;
+
+require __DIR__ . '/../vendor/autoload.php';
+
+[, $app, $postRoom] = $argv;
+$chrome = new Chrome();
+$browser = $chrome->open();
+$folder = dirname(__DIR__) . '/docs/screenshots';
+
+$wait = static function (string $text) use ($browser): void {
+    $browser->wait(15, 60)->until(static fn(RemoteWebDriver $b): bool => str_contains((string) $b->executeScript('return document.body.innerText'), $text));
+    usleep(500_000);
+};
+$visit = static function (string $path, string $text) use ($browser, $wait): void {
+    $browser->executeScript("history.pushState({}, '', arguments[0]); dispatchEvent(new PopStateEvent('popstate'));", [$path]);
+    $wait($text);
+};
+$click = static fn(string $xpath) => $browser->findElement(WebDriverBy::xpath($xpath))->click();
+$take = static function (string $name, array $device = []) use ($chrome, $browser, $folder): void {
+    $chrome->device($device);
+    // The pointer out of the way, and nothing that flashes.
+    $browser->executeScript('document.activeElement?.blur()');
+    usleep(400_000);
+    $browser->takeScreenshot("$folder/$name.png");
+    echo "$name\n";
+};
+
+try {
+    $browser->get($app);
+    $wait('This is the demo');
+    $take('sign-in');
+    $click("//button[@aria-label='Sign in as Wanjiru Achola']");
+    $wait('Needs you');
+    $take('today');
+    $visit('/meetings', 'meetings in all');
+    $take('meetings');
+    $path = static fn(string $title): string => (string) preg_replace('#/plan$#', '', (string) parse_url((string) $browser->findElement(WebDriverBy::xpath("//main//a[.='$title']"))->getAttribute('href'), PHP_URL_PATH));
+    $draft = $path('Grower exchange');
+    $sent = $path('Quarterly trials');
+    $visit("$draft/plan", 'required are free');
+    $take('plan-day');
+    $take('plan-day-dark', ['dark' => true]);
+    $take('plan-phone', ['width' => 390, 'height' => 1500]);
+    $chrome->device([]);
+    $click("//button[.='All dates']");
+    $wait('side by side');
+    $take('plan-dates');
+    $visit("$draft/read-back", 'Still odd');
+    $click("//button[.='Mere Tautari']");
+    usleep(900_000);
+    $take('readback');
+    $visit($sent, 'Sent on');
+    $take('meeting');
+    $visit('/sent', 'messages in the book');
+    $take('sent');
+    $visit('/people', 'people in the directory');
+    $take('people');
+    $browser->get("$postRoom/?to=mere.tautari@sakura-seed.example");
+    $browser->findElement(WebDriverBy::xpath("//a[contains(., 'Fern swap')]"))->click();
+    usleep(900_000);
+    $take('postroom');
+} finally {
+    $chrome->quit();
+}
