@@ -6,40 +6,92 @@ namespace App\Overlap;
 
 use App\Planning\MeetingStatus;
 use Illuminate\Support\Facades\DB;
+use PDO;
 use Syndex\Core\Overlap\Busy;
 use Syndex\Core\Overlap\BusyKind;
 use Syndex\Core\Time\Interval;
+use Syndex\Core\Time\IntervalSet;
 
-/** What people have already in Syndex. */
+/**
+ * What people have already in Syndex.
+ *
+ * Two plain questions put together here: who is in which meeting, and which dates lie in the windows. The join of both,
+ * or the many windows of a series as conditions of one query, cost the database ten times as much.
+ */
 final class Occupancy
 {
+    /** No timed meeting lasts longer, so none that began earlier can reach into a window. */
+    private const LONGEST_SECONDS = 86400;
+
     /**
-     * @param  list<string>  $personIds
-     * @param  ?string  $exceptMeetingId  the meeting that is being planned
-     * @return array<string, list<Busy>> by person
+     * @param list<string> $personIds
+     * @param IntervalSet $windows what lies outside of them is left out
+     * @param ?string $exceptMeetingId the meeting that is being planned
+     * @return array<string, list<Busy>> by person, in order of start
      */
-    public function of(array $personIds, Interval $reach, ?string $exceptMeetingId): array
+    public function of(array $personIds, IntervalSet $windows, ?string $exceptMeetingId): array
     {
-        $rows = DB::table('attendees')
-            ->join('occurrences', 'occurrences.meeting_id', '=', 'attendees.meeting_id')
-            ->join('meetings', 'meetings.id', '=', 'attendees.meeting_id')
-            ->whereIn('attendees.person_id', $personIds)
-            ->whereIn('meetings.status', [MeetingStatus::Kept->value, MeetingStatus::Sent->value])
-            ->where('occurrences.starts_at', '<', gmdate('Y-m-d H:i:s', $reach->end))
-            ->where('occurrences.ends_at', '>', gmdate('Y-m-d H:i:s', $reach->start))
-            ->where('occurrences.all_day', false)
-            ->where('attendees.partstat', '!=', 'declined')
-            ->when($exceptMeetingId !== null, fn($q) => $q->where('meetings.id', '!=', $exceptMeetingId))
-            ->select(['attendees.person_id', 'meetings.title', 'meetings.status', 'attendees.partstat'])
-            ->selectRaw('unix_timestamp(occurrences.starts_at) as start_at, unix_timestamp(occurrences.ends_at) as end_at')
-            ->orderBy('occurrences.starts_at')
-            ->get();
+        if ($personIds === [] || $windows->isEmpty()) {
+            return [];
+        }
+        $reach = Interval::between($windows->intervals[0]->start - self::LONGEST_SECONDS, $windows->intervals[count($windows->intervals) - 1]->end);
+        $memberships = $this->memberships($personIds, $reach, $exceptMeetingId);
         $busy = [];
-        foreach ($rows as $row) {
-            $kind = $row->status === MeetingStatus::Kept->value || $row->partstat === 'tentative' ? BusyKind::Tentative : BusyKind::Busy;
-            $busy[(string) $row->person_id][] = new Busy(Interval::between((int) $row->start_at, (int) $row->end_at), $kind, (string) $row->title);
+        foreach ($this->dates($windows) as [$meetingId, $start, $end]) {
+            if (isset($memberships[$meetingId])) {
+                $interval = Interval::between($start, $end);
+                foreach ($memberships[$meetingId] as [$personId, $kind, $title]) {
+                    $busy[$personId][] = new Busy($interval, $kind, $title);
+                }
+            }
         }
 
         return $busy;
+    }
+
+    /**
+     * @param list<string> $personIds
+     * @return array<string, list<array{string, BusyKind, string}>> by meeting: person, how it takes their time, title
+     */
+    private function memberships(array $personIds, Interval $reach, ?string $exceptMeetingId): array
+    {
+        $rows = DB::table('attendees')
+            ->join('meetings', 'meetings.id', '=', 'attendees.meeting_id')
+            ->whereIn('attendees.person_id', $personIds)
+            ->whereIn('meetings.status', [MeetingStatus::Kept->value, MeetingStatus::Sent->value])
+            ->where('meetings.all_day', false)
+            ->where('attendees.partstat', '!=', 'declined')
+            ->where('meetings.first_starts_at', '<', gmdate('Y-m-d H:i:s', $reach->end))
+            ->where(static fn($q) => $q->whereNull('meetings.last_ends_at')->orWhere('meetings.last_ends_at', '>', gmdate('Y-m-d H:i:s', $reach->start)))
+            ->when($exceptMeetingId !== null, static fn($q) => $q->where('meetings.id', '!=', $exceptMeetingId))
+            ->get(['attendees.meeting_id', 'attendees.person_id', 'attendees.partstat', 'meetings.title', 'meetings.status']);
+        $memberships = [];
+        foreach ($rows as $row) {
+            $kind = $row->status === MeetingStatus::Kept->value || $row->partstat === 'tentative' ? BusyKind::Tentative : BusyKind::Busy;
+            $memberships[(string) $row->meeting_id][] = [(string) $row->person_id, $kind, (string) $row->title];
+        }
+
+        return $memberships;
+    }
+
+    /** @return list<array{string, int, int}> meeting, start, end; in order of start */
+    private function dates(IntervalSet $windows): array
+    {
+        $parts = $bindings = [];
+        foreach ($windows->intervals as $window) {
+            // A range of an index that holds all that is asked for.
+            $parts[] = 'select meeting_id, unix_timestamp(starts_at), unix_timestamp(ends_at) from occurrences where starts_at between ? and ? and ends_at > ? and all_day = 0';
+            array_push($bindings, gmdate('Y-m-d H:i:s', $window->start - self::LONGEST_SECONDS), gmdate('Y-m-d H:i:s', $window->end - 1), gmdate('Y-m-d H:i:s', $window->start));
+        }
+        $statement = DB::connection()->getPdo()->prepare(implode(' union all ', $parts));
+        $statement->execute($bindings);
+        $dates = [];
+        while (is_array($row = $statement->fetch(PDO::FETCH_NUM))) {
+            // One that reaches from one window into the next comes twice.
+            $dates[$row[0] . ' ' . $row[1]] = [(string) $row[0], (int) $row[1], (int) $row[2]];
+        }
+        usort($dates, static fn(array $a, array $b): int => $a[1] <=> $b[1]);
+
+        return $dates;
     }
 }

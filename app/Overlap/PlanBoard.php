@@ -15,7 +15,6 @@ use Syndex\Core\Overlap\Plan;
 use Syndex\Core\Recurrence\EnglishSentence;
 use Syndex\Core\Recurrence\MoveSeries;
 use Syndex\Core\Recurrence\Repeats;
-use Syndex\Core\Time\Interval;
 use Syndex\Core\Time\PlaceName;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\WorkingHours;
@@ -63,8 +62,7 @@ final readonly class PlanBoard
     {
         $ids = array_column($sheet->attendees, 'personId');
         $people = Person::query()->whereIn('id', $ids)->get()->keyBy('id');
-        $reach = $plan->dates->count() > 1 ? $plan->reach() : $this->comingDays($plan);
-        $busy = $this->occupancy->of($ids, $reach, $meetingId);
+        $busy = $this->occupancy->of($ids, BoardBuilder::looksAt($plan), $meetingId);
         $usual = WorkingHours::usual();
         $participants = [];
         foreach ($sheet->attendees as $attendee) {
@@ -83,11 +81,6 @@ final readonly class PlanBoard
         }
 
         return $participants;
-    }
-
-    private function comingDays(Plan $plan): Interval
-    {
-        return BoardBuilder::comingDays($plan)->reach();
     }
 
     private function zone(Person $person): ?Zone

@@ -59,9 +59,11 @@ function plan(Series $series, int $minutes, string $anchor): Plan
     return Plan::of($series, $series->expand(Work::atMost(2_000_000)), $minutes, zone($anchor));
 }
 
-/** @param list<array{string, int}> $busy starts and minutes */
+/** @param list<array{string, int}> $busy starts and minutes, in any order */
 function person(string $id, ?string $zone, bool $required = true, array $busy = [], ?WorkingHours $hours = null): Participant
 {
+    sort($busy);
+
     return new Participant($id, $required, false, $zone === null ? null : zone($zone), $hours ?? WorkingHours::usual(), true, array_map(
         static fn(array $b): Busy => new Busy(slot($b[0], $b[1]), BusyKind::Busy, 'taken'),
         $busy,

@@ -73,8 +73,8 @@ return new class () extends Migration {
             $table->dateTime('ends_at');
             $table->boolean('all_day')->default(false);
             $table->unique(['meeting_id', 'starts_at']);
-            // The day list asks for a stretch of time over all meetings.
-            $table->index(['starts_at', 'ends_at']);
+            // The day list and the board ask for stretches of time over all meetings.
+            $table->index(['starts_at', 'ends_at', 'all_day', 'meeting_id'], 'occurrences_by_time');
         });
 
         Schema::create('joining_kits', function (Blueprint $table): void {

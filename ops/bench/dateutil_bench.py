@@ -4,10 +4,13 @@ import sys
 import time
 from datetime import datetime
 
-from dateutil import rrule, tz
+from zoneinfo import ZoneInfo
+
+from dateutil import rrule
 
 count, start, zone_name, rule = json.loads(sys.argv[1])
-zone = tz.gettz(zone_name)
+# dateutil's own zones end with 2037, so the zone is Python's.
+zone = ZoneInfo(zone_name)
 best = None
 for _ in range(3):
     total = instances = 0

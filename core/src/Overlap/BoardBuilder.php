@@ -8,6 +8,8 @@ use Syndex\Core\Recurrence\RuleParser;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\Instant;
+use Syndex\Core\Time\Interval;
+use Syndex\Core\Time\IntervalSet;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Work;
 
@@ -41,6 +43,22 @@ final class BoardBuilder
             $present,
             $search->better($present, self::PROPOSALS),
         );
+    }
+
+    /** The stretches that the board of a plan looks at: nothing outside of them can change it. */
+    public static function looksAt(Plan $plan): IntervalSet
+    {
+        $wide = $plan->dates->count() > 1 ? $plan : self::comingDays($plan);
+        $columns = new ColumnBuilder($wide, [], new HoursOnDates());
+        $windows = [];
+        for ($index = 0; $index < $wide->dates->count(); $index++) {
+            $slot = $wide->slot($index);
+            $reach = $columns->reach($columns->axis($index));
+            // The day shown is cut for its own date, which may begin at another time of day than the first.
+            $windows[] = Interval::between(min($reach->start, $slot->start - 18 * 3600), max($reach->end, $slot->end));
+        }
+
+        return IntervalSet::of($windows);
     }
 
     /** The same wall time on the next days, for the view of all dates when there is but one. */

@@ -16,10 +16,13 @@ final readonly class ColumnBuilder
     /** @var list<Participant> */
     private array $required;
 
+    private Crowd $crowd;
+
     /** @param list<Participant> $people */
     public function __construct(private Plan $plan, array $people, private HoursOnDates $hours)
     {
         $this->required = array_values(array_filter($people, static fn(Participant $p): bool => $p->required));
+        $this->crowd = Crowd::of($this->required);
     }
 
     /**
@@ -54,12 +57,13 @@ final readonly class ColumnBuilder
     private function ground(Axis $axis): array
     {
         $changes = [0 => 0, Axis::MINUTES => 0];
-        foreach ($this->required as $person) {
+        $sizes = $this->crowd->sizes();
+        foreach ($this->crowd->examples as $group => $person) {
             // Of whom the place is unknown, no hour can be called dark.
             $stretches = $person->zone === null ? [$axis->window] : $this->hours->of($person->hours, $person->zone, $this->reach($axis))->clippedTo($axis->window)->intervals;
             foreach ($stretches as $stretch) {
-                $changes[$axis->at($stretch->start)] = ($changes[$axis->at($stretch->start)] ?? 0) + 1;
-                $changes[$axis->at($stretch->end)] = ($changes[$axis->at($stretch->end)] ?? 0) - 1;
+                $changes[$axis->at($stretch->start)] = ($changes[$axis->at($stretch->start)] ?? 0) + $sizes[$group];
+                $changes[$axis->at($stretch->end)] = ($changes[$axis->at($stretch->end)] ?? 0) - $sizes[$group];
             }
         }
 

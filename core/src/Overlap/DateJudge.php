@@ -8,12 +8,28 @@ use Syndex\Core\Time\Instant;
 use Syndex\Core\Time\Interval;
 use Syndex\Core\Time\PlaceName;
 use Syndex\Core\Time\WallTime;
+use Syndex\Core\Time\Zone;
 
 /** Judges each date of a plan for each person: free or busy, in hours or not, and where local time has moved. */
 final readonly class DateJudge
 {
+    private Crowd $crowd;
+
+    /** @var array<string, Zone> each zone once */
+    private array $zones;
+
     /** @param list<Participant> $people */
-    public function __construct(private Plan $plan, private array $people) {}
+    public function __construct(private Plan $plan, private array $people)
+    {
+        $this->crowd = Crowd::of($people);
+        $zones = [];
+        foreach ($this->crowd->examples as $person) {
+            if ($person->zone !== null) {
+                $zones[$person->zone->id] = $person->zone;
+            }
+        }
+        $this->zones = $zones;
+    }
 
     /** @return list<DateState> */
     public function all(): array
@@ -31,7 +47,13 @@ final readonly class DateJudge
     {
         $slot = $this->plan->slot($index);
 
-        return array_map(fn(Participant $p): Standing => $this->standing($p, $slot), $this->people);
+        $lights = $this->lights($slot);
+
+        return array_map(
+            fn(Participant $person, int $group): Standing => $this->standing($person, $slot, $lights[$group], $this->clashes($person, $slot)),
+            $this->people,
+            $this->crowd->groupOf,
+        );
     }
 
     private function state(int $index): DateState
@@ -39,14 +61,16 @@ final readonly class DateJudge
         $slot = $this->plan->slot($index);
         $required = $free = 0;
         $troubles = [];
-        foreach ($this->people as $person) {
-            $standing = $this->standing($person, $slot);
+        $lights = $this->lights($slot);
+        foreach ($this->people as $at => $person) {
+            $clashes = $this->clashes($person, $slot);
             if ($person->required) {
                 $required++;
-                $free += $standing->clashes === [] ? 1 : 0;
+                $free += $clashes === [] ? 1 : 0;
             }
-            if ($standing->clashes !== [] || !in_array($standing->light, [Light::InHours, Light::Unknown], true)) {
-                $troubles[] = $standing;
+            $light = $lights[$this->crowd->groupOf[$at]];
+            if ($clashes !== [] || ($light !== Light::InHours && $light !== Light::Unknown)) {
+                $troubles[] = $this->standing($person, $slot, $light, $clashes);
             }
         }
         [$shifts, $anchorShift] = $this->shifts($index);
@@ -63,17 +87,25 @@ final readonly class DateJudge
         );
     }
 
-    private function standing(Participant $person, Interval $slot): Standing
+    /** @return array<int, Light> by group of the crowd */
+    private function lights(Interval $slot): array
     {
-        $clashes = [];
-        if ($person->taken->overlaps($slot)) {
-            foreach ($person->busyDuring($slot) as $busy) {
-                $clashes[] = $busy->label;
-            }
-        }
-        // An all-day meeting takes no hours away from anybody's night.
-        $light = $this->plan->series->allDay ? Light::InHours : Daylight::of($slot, $person->hours, $person->zone);
+        return array_map(
+            // An all-day meeting takes no hours away from anybody's night.
+            fn(Participant $p): Light => $this->plan->series->allDay ? Light::InHours : Daylight::of($slot, $p->hours, $p->zone),
+            $this->crowd->examples,
+        );
+    }
 
+    /** @return list<string> what the person has at that time */
+    private function clashes(Participant $person, Interval $slot): array
+    {
+        return $person->taken->overlaps($slot) ? array_map(static fn(Busy $b): string => $b->label, $person->busyDuring($slot)) : [];
+    }
+
+    /** @param list<string> $clashes */
+    private function standing(Participant $person, Interval $slot, Light $light, array $clashes): Standing
+    {
         return new Standing(
             $person->id,
             $person->required,
@@ -96,7 +128,7 @@ final readonly class DateJudge
         [$wallBefore, $wallNow] = array_slice($dates->walls, $index - 1, 2);
         $byRule = ($wallNow - $wallBefore) % 86400;
         $shifts = [];
-        foreach ($this->zones() as $zone) {
+        foreach ($this->zones as $zone) {
             $moved = ($zone->toWall($now) - $zone->toWall($before) - $byRule) % 86400;
             if ($moved !== 0) {
                 $shifts[] = new PlaceShift(
@@ -110,18 +142,5 @@ final readonly class DateJudge
         }
 
         return [$shifts, $anchorShift === 0 ? null : intdiv($anchorShift, 60)];
-    }
-
-    /** @return list<\Syndex\Core\Time\Zone> each zone once */
-    private function zones(): array
-    {
-        $zones = [];
-        foreach ($this->people as $person) {
-            if ($person->zone !== null) {
-                $zones[$person->zone->id] = $person->zone;
-            }
-        }
-
-        return array_values($zones);
     }
 }

@@ -36,7 +36,11 @@ final readonly class Participant
     {
         $during = [];
         foreach ($this->busy as $busy) {
-            if ($busy->interval->start < $window->end && $window->start < $busy->interval->end) {
+            // In order of start: nothing that follows can reach back.
+            if ($busy->interval->start >= $window->end) {
+                break;
+            }
+            if ($window->start < $busy->interval->end) {
                 $during[] = $busy;
             }
         }

@@ -28,12 +28,4 @@ final readonly class Plan
     {
         return Interval::lasting($this->dates->starts[$index], $this->durationMinutes);
     }
-
-    /** The stretch that a question about calendars must reach over: every date with the day around it. */
-    public function reach(): Interval
-    {
-        $count = $this->dates->count();
-
-        return Interval::between($this->dates->starts[0] - 2 * 86400, $this->dates->starts[$count - 1] + $this->durationMinutes * 60 + 2 * 86400);
-    }
 }

@@ -13,18 +13,20 @@ final readonly class IntervalSet
     /** @param list<Interval> $intervals in any order, overlapping or not */
     public static function of(array $intervals): self
     {
-        usort($intervals, static fn(Interval $a, Interval $b): int => $a->start <=> $b->start);
+        if (!self::isSorted($intervals)) {
+            usort($intervals, static fn(Interval $a, Interval $b): int => $a->start <=> $b->start);
+        }
         $merged = [];
+        $last = null;
         foreach ($intervals as $interval) {
-            $last = array_key_last($merged);
-            if ($last !== null && $interval->start <= $merged[$last]->end) {
-                $merged[$last] = Interval::between($merged[$last]->start, max($merged[$last]->end, $interval->end));
-            } else {
-                $merged[] = $interval;
+            if ($last === null || $interval->start > $last->end) {
+                $merged[] = $last = $interval;
+            } elseif ($interval->end > $last->end) {
+                $merged[count($merged) - 1] = $last = Interval::between($last->start, $interval->end);
             }
         }
 
-        return new self($merged);
+        return new self(array_values($merged));
     }
 
     public function overlaps(Interval $interval): bool
@@ -106,5 +108,19 @@ final readonly class IntervalSet
         }
 
         return $low;
+    }
+
+    /** @param list<Interval> $intervals */
+    private static function isSorted(array $intervals): bool
+    {
+        $before = PHP_INT_MIN;
+        foreach ($intervals as $interval) {
+            if ($interval->start < $before) {
+                return false;
+            }
+            $before = $interval->start;
+        }
+
+        return true;
     }
 }

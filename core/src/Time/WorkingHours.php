@@ -63,12 +63,17 @@ final readonly class WorkingHours
     public function within(Interval $window, Zone $zone): IntervalSet
     {
         $intervals = [];
-        $first = Gregorian::floorDiv($zone->toWall($window->start), 86400) - 1;
+        $offset = $zone->offsetAt($window->start);
+        // Two changes that undo each other lie weeks apart.
+        $steady = $window->seconds() < 7 * 86400 && $zone->offsetAt($window->end) === $offset;
+        $first = Gregorian::floorDiv($window->start + $offset, 86400) - 1;
         $last = Gregorian::floorDiv($zone->toWall($window->end), 86400) + 1;
         for ($day = $first; $day <= $last; $day++) {
-            foreach ($this->ofDay($day) as [$from, $to]) {
-                $start = $zone->toUtc($day * 86400 + $from * 60);
-                $end = $zone->toUtc($day * 86400 + $to * 60);
+            $midnight = $day * 86400;
+            foreach ($this->stretches[Gregorian::weekday($day)] as [$from, $to]) {
+                // While the clocks do not change, the zone need not be asked again.
+                $start = $steady ? $midnight + $from * 60 - $offset : $zone->toUtc($midnight + $from * 60);
+                $end = $steady ? $midnight + $to * 60 - $offset : $zone->toUtc($midnight + $to * 60);
                 if ($end > $start && $start < $window->end && $end > $window->start) {
                     $intervals[] = Interval::between($start, $end);
                 }

@@ -155,6 +155,15 @@ describe('WorkingHours', function (): void {
         expect($hours->within($window, Tests\zone('Europe/Berlin'))->intervals[0]->seconds())->toBe(5 * 3600);
     });
 
+    it('follows the clocks through a window of any length', function (int $days): void {
+        $hours = WorkingHours::usual();
+        $zone = Tests\zone('Europe/Lisbon');
+        $from = Tests\at('2026-12-01T00:00:00Z');
+        foreach ($hours->within(Interval::between($from, $from + $days * 86400), $zone)->intervals as $interval) {
+            expect(substr(WallTime::ofSeconds($zone->toWall($interval->start))->format(), 11))->toBe('09:00:00');
+        }
+    })->with([5, 365]);
+
     it('refuses what cannot be', function (array $days): void {
         WorkingHours::of($days);
     })->with([[['monday' => []]], [['mon' => [['9:00', '17:00']]]], [['mon' => [['17:00', '09:00']]]], [['mon' => [['09:00', '09:00']]]], [['mon' => [['24:00', '24:00']]]], [['mon' => [['09:00', '25:00']]]]])->throws(InvalidHours::class);
