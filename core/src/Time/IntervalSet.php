@@ -26,7 +26,7 @@ final readonly class IntervalSet
             }
         }
 
-        return new self(array_values($merged));
+        return new self($merged);
     }
 
     public function overlaps(Interval $interval): bool

@@ -140,8 +140,8 @@ export const en = {
   sheet: {
     title: 'Title',
     untitled: 'Untitled meeting',
-    newSeries: 'New series',
-    newMeeting: 'New meeting',
+    series: 'A series',
+    single: 'A single meeting',
     keptMeeting: 'Kept without sending',
     kept: 'draft kept',
     keptAt: 'draft kept at {{clock}}',

@@ -124,8 +124,8 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
               {meeting.status === 'kept'
                 ? t('sheet.keptMeeting')
                 : sheet.repeats || sheet.rule
-                  ? t('sheet.newSeries')
-                  : t('sheet.newMeeting')}
+                  ? t('sheet.series')
+                  : t('sheet.single')}
               {', '}
               <SaveState state={state} />
             </span>
