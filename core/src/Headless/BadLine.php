@@ -31,6 +31,11 @@ final class BadLine extends \DomainException implements CoreException
         return new self(sprintf('expected %s in "%s", got %s', $expected, $key, mb_strimwidth((string) $text, 0, 80, '…')), 'bad_value');
     }
 
+    public static function floating(): self
+    {
+        return new self('expected a series with a zone and a time of day, got a floating or all-day one', 'floating');
+    }
+
     public static function missing(string $key): self
     {
         return new self(sprintf('expected a key "%s", got none', $key), 'bad_value');

@@ -59,6 +59,12 @@ final readonly class Fields
         return $this->has($key) ? $this->text($key) : null;
     }
 
+    /** A number that must be there. */
+    public function neededNumber(string $key, int $least): int
+    {
+        return $this->has($key) ? $this->wholeNumber($key, $least, $least) : throw BadLine::missing($key);
+    }
+
     public function wholeNumber(string $key, int $least, int $default): int
     {
         if (!$this->has($key)) {

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Syndex\Core\Headless;
 
+use Syndex\Core\CoreException;
 use Syndex\Core\Recurrence\InvalidRule;
-use Syndex\Core\Time\InvalidTime;
 use Syndex\Core\Time\UnknownZone;
 use Syndex\Core\Time\ZoneData;
 use Syndex\Core\TooMuchWork;
@@ -34,6 +34,8 @@ final readonly class Protocol
         $verb = match ($name) {
             'about' => new About($zones),
             'expand' => new Expand($zones),
+            'shifts' => new Shifts($zones),
+            'vtimezone' => new Vtimezone($zones),
             default => null,
         };
 
@@ -60,10 +62,10 @@ final readonly class Protocol
             return self::error($id, 'unknown_zone', $bad);
         } catch (InvalidRule $bad) {
             return self::error($id, 'bad_rule', $bad);
-        } catch (InvalidTime $bad) {
-            return self::error($id, 'bad_value', $bad);
         } catch (TooMuchWork $bad) {
             return self::error($id, 'too_much_work', $bad);
+        } catch (CoreException $bad) {
+            return self::error($id, 'bad_value', $bad);
         }
     }
 

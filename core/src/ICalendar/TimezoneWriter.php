@@ -34,7 +34,7 @@ final class TimezoneWriter
         $lines = ContentLine::of('BEGIN', 'VTIMEZONE') . ContentLine::of('TZID', $zone->id);
         if ($first === null) {
             $now = $zone->nameAt($from);
-            $lines .= self::observance($now['dst'], '19700101T000000', $now['offset'], $now['offset'], $now['name'], null);
+            $lines .= self::observance($now['dst'], self::wall(min(0, $from + $now['offset'] - 86400)), $now['offset'], $now['offset'], $now['name'], null);
         }
         foreach (self::runs($changes) as $run) {
             // A year more than needed, so that a reader who looks past the end is not told of half a rule.
@@ -108,7 +108,7 @@ final class TimezoneWriter
     {
         $first = $run['changes'][0];
         $last = $run['changes'][count($run['changes']) - 1];
-        $start = str_replace(['-', ':'], '', WallTime::ofSeconds($first['at'] + $first['before'])->format());
+        $start = self::wall($first['at'] + $first['before']);
         $rule = null;
         if (count($run['changes']) > 1) {
             $rule = explode(' ', $run['rules'][0])[0];
@@ -132,6 +132,11 @@ final class TimezoneWriter
             . ContentLine::of('TZOFFSETTO', self::offset($after))
             . ContentLine::text('TZNAME', $name)
             . ContentLine::of('END', $kind);
+    }
+
+    private static function wall(int $seconds): string
+    {
+        return str_replace(['-', ':'], '', WallTime::ofSeconds(max($seconds, Gregorian::FIRST_DAY * 86400))->format());
     }
 
     /** UTC-OFFSET of RFC 5545 3.3.14: "+0545", with seconds only where the zone has them. */

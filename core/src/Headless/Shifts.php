@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Syndex\Core\Headless;
+
+use Syndex\Core\Recurrence\Anchor;
+use Syndex\Core\Recurrence\AnchorAdvice;
+use Syndex\Core\Recurrence\ClockChange;
+use Syndex\Core\Recurrence\ClockShifts;
+use Syndex\Core\Recurrence\PersonShifts;
+use Syndex\Core\Time\Instant;
+use Syndex\Core\Time\ZoneData;
+use Syndex\Core\Work;
+
+/** Whose clocks move on which dates of a series, and which anchor zone disturbs fewest. */
+final readonly class Shifts implements Verb
+{
+    public function __construct(private ZoneData $zones) {}
+
+    public function keys(): array
+    {
+        return [...SeriesKeys::NAMES, 'duration', 'from', 'to', 'limit', 'people'];
+    }
+
+    public function answer(Fields $fields): array
+    {
+        $series = SeriesKeys::read($fields, $this->zones);
+        if ($series->zone === null) {
+            throw BadLine::floating();
+        }
+        $duration = $fields->neededNumber('duration', 1);
+        $people = PeopleKeys::clocks($fields, $this->zones);
+        $work = Work::atMost(Protocol::MOST_STEPS);
+        $starts = $series->expand(
+            $work,
+            SeriesKeys::instant($fields, 'from'),
+            SeriesKeys::instant($fields, 'to'),
+            max(1, $fields->wholeNumber('limit', 1, 1000)),
+        )->starts;
+
+        return [
+            'people' => array_map(static fn(PersonShifts $shifts): array => [
+                'id' => $shifts->person->id,
+                'local' => array_map(static fn(int $start): string => Instant::ofSeconds($start)->formatIn($shifts->person->zone), $starts),
+                'changes' => array_map(static fn(ClockChange $c): array => ['at' => $c->at, 'was' => $c->was, 'now' => $c->now], $shifts->changes),
+                'outside' => $shifts->outside,
+            ], ClockShifts::of($starts, $duration, $people, $work)),
+            'anchors' => array_map(
+                static fn(Anchor $a): array => ['tzid' => $a->zoneId, 'changes' => $a->changes, 'outside' => $a->outside],
+                AnchorAdvice::of($starts, $series->zone, $duration, $people, $this->zones->zone('UTC'), $work),
+            ),
+        ];
+    }
+}

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Syndex\Core\Recurrence;
+
+/** How the dates of a series fall into one person's days. */
+final readonly class PersonShifts
+{
+    /**
+     * @param list<ClockChange> $changes
+     * @param list<int> $outside indices of the dates of which any part lies outside the person's hours
+     */
+    public function __construct(public PersonClock $person, public array $changes, public array $outside) {}
+}
