@@ -3,7 +3,7 @@ source "$(dirname "${BASH_SOURCE[0]}")/lib.sh"
 
 needed=(
   php8.2-cli:/usr/bin/php8.2 php8.2-fpm:/usr/sbin/php-fpm8.2 php8.2-mysql:pdo_mysql php8.2-curl:curl php8.2-zip:zip php8.2-intl:intl
-  php8.2-mbstring:mbstring php8.2-xml:dom php8.2-pcov:pcov mariadb-server:/usr/sbin/mariadbd nginx:/usr/sbin/nginx
+  php8.2-mbstring:mbstring php8.2-xml:dom mariadb-server:/usr/sbin/mariadbd nginx:/usr/sbin/nginx
   libnginx-mod-nchan:/usr/lib/nginx/modules/ngx_nchan_module.so supervisor:/usr/bin/supervisord unzip:/usr/bin/unzip
   composer:composer nodejs:node npm:npm
 )
