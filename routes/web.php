@@ -10,6 +10,7 @@ use App\Invitations\InvitationController;
 use App\Joining\KitController;
 use App\Live\LiveAllowedController;
 use App\Overlap\BoardController;
+use App\Overlap\ShiftReportController;
 use App\People\AccountController;
 use App\People\GuestController;
 use App\People\PasswordController;
@@ -54,6 +55,8 @@ Route::prefix('api')->group(function (): void {
         Route::put('meetings/{meeting}', [MeetingController::class, 'update']);
         Route::delete('meetings/{meeting}', [MeetingController::class, 'destroy']);
         Route::post('board', BoardController::class);
+        Route::get('meetings/{meeting}/shifts', [ShiftReportController::class, 'show']);
+        Route::get('meetings/{meeting}/shifts.csv', [ShiftReportController::class, 'csv']);
         Route::post('meetings/{meeting}/kit', KitController::class);
         Route::get('meetings/{meeting}/read-back', [InvitationController::class, 'readBack']);
         Route::get('meetings/{meeting}/letter/{person}', [InvitationController::class, 'letter']);

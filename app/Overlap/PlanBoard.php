@@ -12,8 +12,11 @@ use App\Planning\Sheet;
 use Syndex\Core\Overlap\BoardBuilder;
 use Syndex\Core\Overlap\Participant;
 use Syndex\Core\Overlap\Plan;
+use Syndex\Core\Recurrence\AnchorAdvice;
+use Syndex\Core\Recurrence\AnchorMoves;
 use Syndex\Core\Recurrence\EnglishSentence;
 use Syndex\Core\Recurrence\MoveSeries;
+use Syndex\Core\Recurrence\Reanchor;
 use Syndex\Core\Recurrence\Repeats;
 use Syndex\Core\Time\PlaceName;
 use Syndex\Core\Time\WallTime;
@@ -28,6 +31,8 @@ final readonly class PlanBoard
     /** So many dates are judged; a longer or open series says how many more there are. */
     public const MOST_DATES = 104;
 
+    private const ANCHORS_NAMED = 3;
+
     private const WORK = 2_000_000;
 
     public function __construct(private Occupancy $occupancy, private ZoneData $zones) {}
@@ -36,21 +41,25 @@ final readonly class PlanBoard
      * @param  int  $shiftMinutes  the bar was let go so far from where it was
      * @return array<string, mixed>
      */
-    public function __invoke(Sheet $sheet, int $index, ?string $meetingId, int $shiftMinutes = 0): array
+    public function __invoke(Sheet $sheet, int $index, ?string $meetingId, int $shiftMinutes = 0, ?Zone $anchorIn = null): array
     {
         $asked = $shiftMinutes === 0 ? $sheet->series : MoveSeries::by($sheet->series, $shiftMinutes);
-        $series = SaveSheet::onRule($asked);
+        $anchor = $anchorIn ?? $sheet->zone;
+        $series = SaveSheet::onRule($anchorIn === null ? $asked : Reanchor::to($asked, $anchorIn));
         $dates = $series->expand(Work::atMost(self::WORK), limit: self::MOST_DATES);
-        $plan = Plan::of($series, $dates, $sheet->durationMinutes, $sheet->zone);
-        $board = BoardBuilder::build($plan, $this->participants($sheet, $plan, $meetingId), $index);
+        $plan = Plan::of($series, $dates, $sheet->durationMinutes, $anchor);
+        $people = $this->participants($sheet, $plan, $meetingId);
+        $board = BoardBuilder::build($plan, $people, $index);
 
         return [
-            'sentence' => EnglishSentence::pieces($series, $sheet->durationMinutes, $sheet->zone->id),
-            'movedFrom' => $series->start->seconds === $asked->start->seconds ? null : $asked->start->format(),
+            'sentence' => EnglishSentence::pieces($series, $sheet->durationMinutes, $anchor->id),
+            'movedFrom' => $series->start->seconds === $asked->start->seconds || $anchorIn !== null ? null : $asked->start->format(),
             'startLocal' => $series->start->format(),
             'repeats' => $series->rule === null ? null : Repeats::fromRule($series->rule, $series->start),
             'dropped' => array_map(static fn(WallTime $w): string => $w->format(), $series->dropped),
-            'zoneCity' => PlaceName::of($sheet->zone->id),
+            'zone' => $anchor->id,
+            'zoneCity' => PlaceName::of($anchor->id),
+            'anchors' => $this->anchors($plan, $people),
             'complete' => $dates->complete,
             'open' => $series->rule?->isOpen() ?? false,
             'board' => $board,
@@ -81,6 +90,25 @@ final readonly class PlanBoard
         }
 
         return $participants;
+    }
+
+    /**
+     * @param list<Participant> $people
+     * @return list<array{zone: string, city: string, people: int}> the anchor as it is, then those that move fewer people
+     */
+    private function anchors(Plan $plan, array $people): array
+    {
+        if ($plan->series->allDay || $plan->dates->count() < 2) {
+            return [];
+        }
+        $zones = array_values(array_filter(array_map(static fn(Participant $p): ?Zone => $p->zone, $people)));
+        $moves = AnchorAdvice::moves($plan->dates->starts, $plan->anchor, $zones);
+        $better = array_filter($moves, static fn(AnchorMoves $m): bool => $m->people < $moves[0]->people);
+
+        return array_map(
+            static fn(AnchorMoves $m): array => ['zone' => $m->zoneId, 'city' => PlaceName::of($m->zoneId), 'people' => $m->people],
+            [$moves[0], ...array_slice(array_values($better), 0, self::ANCHORS_NAMED)],
+        );
     }
 
     private function zone(Person $person): ?Zone

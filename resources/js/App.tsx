@@ -16,6 +16,7 @@ import { SignInPage } from './people/SignInPage';
 import { MeetingPage } from './planning/MeetingPage';
 import { MeetingsPage } from './planning/MeetingsPage';
 import { startMeeting } from './planning/meetings';
+import { ShiftsPage } from './overlap/ShiftsPage';
 import { PlanSheetPage } from './planning/PlanSheetPage';
 import { Button } from './ui/Button';
 import { Dialog } from './ui/Dialog';
@@ -107,6 +108,7 @@ function SignedIn({ session }: { session: Session }) {
           <>
             <Route path="/meetings/:id/plan" element={<PlanSheetPage />} />
             <Route path="/meetings/:id/read-back" element={<ReadBackPage />} />
+            <Route path="/meetings/:id/shifts" element={<ShiftsPage />} />
             <Route path="/people" element={<PeoplePage />} />
             <Route path="/sent" element={<SentPage />} />
             <Route path="/sent/:id" element={<DispatchPage />} />

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Syndex\Core\Recurrence;
 
+use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\Zone;
 use Syndex\Core\Work;
 
@@ -37,6 +38,50 @@ final class AnchorAdvice
         usort($anchors, static fn(Anchor $a, Anchor $b): int => [$a->changes, $a->outside] <=> [$b->changes, $b->outside] ?: strcmp($a->zoneId, $b->zoneId));
 
         return $anchors;
+    }
+
+    /**
+     * For how many people local time would move at all, by anchor: the own zone first, then those that spare more people.
+     *
+     * @param list<int> $starts moments of the dates, UTC seconds
+     * @param list<Zone> $zones where people are, a zone as often as it has people
+     * @return list<AnchorMoves>
+     */
+    public static function moves(array $starts, Zone $own, array $zones): array
+    {
+        $counts = array_count_values(array_map(static fn(Zone $zone): string => $zone->id, $zones));
+        $known = [$own->id => $own];
+        foreach ($zones as $zone) {
+            $known[$zone->id] = $zone;
+        }
+        $moves = [];
+        foreach ($known as $anchor) {
+            $anchored = self::anchoredIn($anchor, $starts, $own);
+            $people = 0;
+            foreach ($counts as $id => $count) {
+                $people += self::isMoved($anchored, $known[$id]) ? $count : 0;
+            }
+            $moves[] = new AnchorMoves($anchor->id, $people);
+        }
+        $first = array_shift($moves);
+        usort($moves, static fn(AnchorMoves $a, AnchorMoves $b): int => $a->people <=> $b->people ?: strcmp($a->zoneId, $b->zoneId));
+
+        return [$first, ...$moves];
+    }
+
+    /** @param list<int> $starts */
+    private static function isMoved(array $starts, Zone $zone): bool
+    {
+        $first = null;
+        foreach ($starts as $start) {
+            $clock = Gregorian::floorMod($zone->toWall($start), 86400);
+            $first ??= $clock;
+            if ($clock !== $first) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

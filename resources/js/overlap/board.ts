@@ -66,7 +66,9 @@ export const boardShape = z.object({
   startLocal: z.string(),
   repeats: repeatsShape.nullable(),
   dropped: z.array(z.string()),
+  zone: z.string(),
   zoneCity: z.string(),
+  anchors: z.array(z.object({ zone: z.string(), city: z.string(), people: z.number() })),
   complete: z.boolean(),
   open: z.boolean(),
   board: z.object({
@@ -107,3 +109,7 @@ export const boardQuery = (meetingId: string, sheet: Sheet, index: number) => {
 /** Where the bar was let go: the server says what that makes of the series. */
 export const moveBar = (meetingId: string, sheet: Sheet, index: number, shiftMinutes: number) =>
   sendJson('POST', 'board', { ...boardWire(sheet), meetingId, index, shiftMinutes }, boardShape);
+
+/** Another anchor zone: the first date stays at its moment, and from there on the other clock counts. */
+export const anchorIn = (meetingId: string, sheet: Sheet, index: number, zone: string) =>
+  sendJson('POST', 'board', { ...boardWire(sheet), meetingId, index, anchorIn: zone }, boardShape);

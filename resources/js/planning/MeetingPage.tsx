@@ -147,6 +147,11 @@ function Shown({ meeting }: { meeting: Meeting }) {
                   {t('meeting.copyLink')}
                 </Button>
               )}
+              {plans && meeting.rule && !meeting.allDay && (
+                <Link className="changeable font-medium" to={`/meetings/${meeting.id}/shifts`}>
+                  {t('shifts.title')}
+                </Link>
+              )}
               <a className="changeable font-medium" href={`/api/meetings/${meeting.id}/file.ics`}>
                 {t('meeting.download')}
               </a>

@@ -7,9 +7,10 @@ import { clock, longDate, shortDate, weekday } from '../lib/time';
 import { useDebounced } from '../lib/useDebounced';
 import { useMedia } from '../lib/useMedia';
 import { AllDates } from '../overlap/AllDates';
-import { boardQuery, moveBar, type DateState, type Fit } from '../overlap/board';
+import { anchorIn, boardQuery, moveBar, type DateState, type Fit } from '../overlap/board';
 import { DateStrip } from '../overlap/DateStrip';
 import { DayBoard } from '../overlap/DayBoard';
+import { AnchorAdvice } from '../overlap/AnchorAdvice';
 import { DayStrips } from '../overlap/DayStrips';
 import { isNight } from '../overlap/words';
 import { called } from '../people/people';
@@ -70,6 +71,12 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
     onSuccess: (now) => change({ startLocal: now.startLocal, ...(sheet.repeats ? { repeats: now.repeats } : {}), dropped: now.dropped }),
     onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
   });
+  const reanchor = useMutation({
+    mutationFn: (zone: string) => anchorIn(meeting.id, sheet, index, zone),
+    onSuccess: (now) =>
+      change({ zone: now.zone, startLocal: now.startLocal, ...(sheet.repeats ? { repeats: now.repeats } : {}), dropped: now.dropped }),
+    onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
+  });
   const moved = (shiftMinutes: number, lengthMinutes: number) => {
     if (lengthMinutes !== sheet.durationMinutes) {
       change({ durationMinutes: lengthMinutes });
@@ -121,11 +128,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
         above={
           <span className="flex flex-wrap items-baseline gap-x-4">
             <span>
-              {meeting.status === 'kept'
-                ? t('sheet.keptMeeting')
-                : sheet.repeats || sheet.rule
-                  ? t('sheet.series')
-                  : t('sheet.single')}
+              {meeting.status === 'kept' ? t('sheet.keptMeeting') : sheet.repeats || sheet.rule ? t('sheet.series') : t('sheet.single')}
               {', '}
               <SaveState state={state} />
             </span>
@@ -232,6 +235,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
                   restore={(wall) => change((now) => ({ dropped: now.dropped.filter((one) => one !== wall) }))}
                   complete={planned.complete}
                 />
+                <AnchorAdvice planned={planned} take={(zone) => reanchor.mutate(zone)} />
               </>
             )}
           </div>

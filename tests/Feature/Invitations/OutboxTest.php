@@ -78,6 +78,7 @@ it('tries again after a broken line, under the same Message-ID, so that a repeat
 })->with(['before the mail was taken' => ['before_data', 1], 'after it was kept, before 250' => ['after_data', 2]]);
 
 it('waits longer each time, and gives up aloud', function (): void {
+    $this->freezeSecond();
     $this->app->instance(PostRoom::class, new class () implements PostRoom {
         public function deliver(string $mail, string $envelopeSender, string $recipient): string
         {

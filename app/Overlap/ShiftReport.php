@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Overlap;
+
+use App\People\Person;
+use App\Planning\Attendee;
+use App\Planning\Meeting;
+use App\Planning\MeetingSeries;
+use Syndex\Core\Recurrence\ClockChange;
+use Syndex\Core\Recurrence\ClockShifts;
+use Syndex\Core\Recurrence\Expansion;
+use Syndex\Core\Recurrence\PersonClock;
+use Syndex\Core\Recurrence\PersonShifts;
+use Syndex\Core\Time\PlaceName;
+use Syndex\Core\Time\WallTime;
+use Syndex\Core\Time\ZoneData;
+use Syndex\Core\Work;
+
+/** The clock shift report of a series: who moves, from which date on, from what to what, and who sits outside their hours. */
+final readonly class ShiftReport
+{
+    private const MOST_DATES = 400;
+
+    private const WORK = 5_000_000;
+
+    public function __construct(private MeetingSeries $series, private ZoneData $zones) {}
+
+    /** @return array<string, mixed> */
+    public function of(Meeting $meeting): array
+    {
+        $meeting->loadMissing('attendees.person');
+        $series = $this->series->of($meeting);
+        $work = Work::atMost(self::WORK);
+        $dates = $series->expand($work, limit: self::MOST_DATES);
+        $placed = array_values($meeting->attendees->map(static fn(Attendee $a): Person => $a->person)->filter($this->isPlaced(...))->all());
+        $clocks = $series->allDay ? [] : array_map($this->clock(...), $placed);
+        $shifts = ClockShifts::of($dates->starts, $meeting->duration_minutes, $clocks, $work);
+
+        return [
+            'title' => $meeting->title,
+            'zoneCity' => PlaceName::of($meeting->zone),
+            'dates' => $dates->count(),
+            'complete' => $dates->complete,
+            'people' => array_map(fn(PersonShifts $s, int $at): array => $this->row($s, $placed[$at], $dates), $shifts, array_keys($shifts)),
+            'unplaced' => $meeting->attendees->filter(fn(Attendee $a): bool => !$this->isPlaced($a->person))->map(static fn(Attendee $a): string => $a->person->called())->values()->all(),
+        ];
+    }
+
+    private function clock(Person $person): PersonClock
+    {
+        return new PersonClock($person->id, $this->zones->zone((string) $person->zone), $person->workingHours());
+    }
+
+    private function isPlaced(Person $person): bool
+    {
+        return $person->zone !== null && $this->zones->knows($person->zone);
+    }
+
+    /** @return array<string, mixed> */
+    private function row(PersonShifts $shifts, Person $person, Expansion $dates): array
+    {
+        $zone = $shifts->person->zone;
+        $local = static fn(int $index): string => WallTime::ofSeconds($zone->toWall($dates->starts[$index]))->format();
+
+        return [
+            'name' => $person->called(),
+            'city' => PlaceName::of($zone->id),
+            'first' => $dates->starts === [] ? null : $local(0),
+            'changes' => array_map(static fn(ClockChange $c): array => ['on' => $local($c->at), 'was' => $c->was, 'now' => $c->now], $shifts->changes),
+            'outside' => array_map($local, $shifts->outside),
+        ];
+    }
+}
