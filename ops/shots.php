@@ -59,6 +59,8 @@ try {
     $click("//button[.='Mere Tautari']");
     usleep(900_000);
     $take('readback');
+    $visit("$draft/shifts", 'Whose clock moves');
+    $take('shifts');
     $visit($sent, 'Sent on');
     $take('meeting');
     $visit('/sent', 'messages in the book');

@@ -4,7 +4,9 @@ import fs from 'node:fs';
 
 for (const line of fs.readFileSync(0, 'utf8').trim().split('\n')) {
   const { tzid, ics, moments } = JSON.parse(line);
-  const zone = new ICAL.Timezone(new ICAL.Component(ICAL.parse(`BEGIN:VCALENDAR\r\n${ics}END:VCALENDAR\r\n`)).getFirstSubcomponent('vtimezone'));
+  const zone = new ICAL.Timezone(
+    new ICAL.Component(ICAL.parse(`BEGIN:VCALENDAR\r\n${ics}END:VCALENDAR\r\n`)).getFirstSubcomponent('vtimezone'),
+  );
   const utc = ICAL.Timezone.utcTimezone;
   const offsets = moments.map((moment) => {
     const time = ICAL.Time.fromJSDate(new Date(moment * 1000), true);

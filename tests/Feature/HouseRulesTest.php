@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Invitations\Dispatch;
+use App\Joining\Bridge;
+use App\Live\Live;
+use App\People\Role;
+use Illuminate\Http\Client\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Http;
+use Illuminate\Support\Facades\Queue;
+
+use function Tests\Feature\account;
+
+use function Tests\Feature\colleague;
+use function Tests\Feature\guest;
+use function Tests\Feature\kit;
+use function Tests\Feature\meeting;
+use function Tests\Feature\sent;
+
+use ZBateson\MailMimeParser\Message;
+
+describe('house rules', function (): void {
+    it('hold for the mails that are written from then on', function (): void {
+        $this->actingAs(account(Role::Administrator))->putJson('/api/house-rules', ['organisation' => 'Sakura Seed Union', 'organizer' => 'meeting'])->assertOk()->assertJson(['organisation' => 'Sakura Seed Union']);
+        $coordinator = account(Role::Coordinator, colleague('Wanjiru Achola'));
+        sent(meeting($coordinator, [guest('rosa@anden.example')]));
+
+        expect(Message::from(Dispatch::query()->firstOrFail()->mail, false)->getTextContent())->toContain('Sakura Seed Union, planned with Syndex.');
+    });
+
+    it('take no value that means nothing', function (array $given): void {
+        $this->actingAs(account(Role::Administrator))->putJson('/api/house-rules', $given)->assertStatus(422);
+    })->with([[['organizer' => 'nobody']], [['organisation' => '']], [['organisation' => str_repeat('x', 200)]]]);
+});
+
+describe('what open pages are told', function (): void {
+    it('is a topic and an id, after the change has been kept, and to those concerned only', function (): void {
+        Queue::fake();
+        Http::fake();
+        config(['syndex.live.publish_url' => 'http://127.0.0.1:9/publish']);
+        $coordinator = account(Role::Coordinator, colleague('Wanjiru Achola'));
+        $ines = account(Role::Colleague, colleague('Inês Varela'));
+        account(Role::Colleague, colleague('Somebody Else'));
+        $meeting = meeting($coordinator, [$ines->person], ['title' => 'Secret title']);
+        // The test's own transaction stands around everything: as if it had been committed.
+        DB::transaction(fn() => sent($meeting));
+        $told = [];
+        DB::commit();
+        try {
+            Http::assertSent(function (Request $request) use (&$told): bool {
+                $told[basename($request->url())] = $request->body();
+
+                return true;
+            });
+        } finally {
+            foreach (['dispatches', 'occurrences', 'attendees', 'agenda_items', 'meetings', 'accounts', 'people'] as $table) {
+                DB::table($table)->delete();
+            }
+            DB::beginTransaction();
+        }
+
+        expect(array_keys($told))->toBe([Live::COORDINATION, 'account-' . strtolower($ines->id)])
+            ->and(implode('', $told))->toContain($meeting->id)->not->toContain('Secret title');
+    });
+});
+
+it('writes no passcode, PIN, token or mail into a log, whatever fails', function (): void {
+    $file = sys_get_temp_dir() . '/syndex-log-' . getmypid();
+    config(['logging.channels.single.path' => $file, 'logging.channels.single.level' => 'debug', 'logging.default' => 'single', 'app.debug' => true]);
+    app('log')->forgetChannel('single');
+    $coordinator = account(Role::Coordinator, colleague('Wanjiru Achola'));
+    $this->actingAs($coordinator);
+    $meeting = meeting($coordinator, [guest('rosa@anden.example')]);
+    $kit = kit($meeting);
+    // A bridge that breaks in the middle with a passcode in its hands, and a wrong password.
+    $this->app->instance(Bridge::class, new class () implements Bridge {
+        public function open(string $title, Syndex\Core\Joining\Passcode $passcode, Syndex\Core\Joining\Pin $pin): App\Joining\BridgeMeeting
+        {
+            throw new RuntimeException('broken');
+        }
+
+        public function changePasscode(string $bridgeId, Syndex\Core\Joining\Passcode $passcode): void
+        {
+            throw new RuntimeException('broken');
+        }
+
+        public function close(string $bridgeId): void {}
+    });
+    $this->postJson("/api/meetings/$meeting->id/kit", ['passcode' => 'Geheim77'])->assertStatus(500);
+    $this->postJson('/api/session', ['email' => $coordinator->email, 'password' => 'Wrong-Pa55word'])->assertStatus(422);
+    $log = (string) file_get_contents($file);
+    unlink($file);
+
+    expect($log)->toContain('broken')
+        ->and($log)->not->toContain('Geheim77')->not->toContain($kit->passcode)->not->toContain($kit->pin)->not->toContain('Wrong-Pa55word');
+});
