@@ -57,6 +57,11 @@ final class SyndexServiceProvider extends ServiceProvider
             Limit::perMinute(20)->by('ip:' . $request->ip())->after(self::failed(...)),
             Limit::perMinute(5)->by('address:' . mb_strtolower((string) $request->input('email')) . '|' . $request->ip())->after(self::failed(...)),
         ]);
+        // Each of these sends a mail, so each counts.
+        RateLimiter::for('mailed-link', static fn(Request $request): array => [
+            Limit::perMinute(5)->by('link-ip:' . $request->ip()),
+            Limit::perHour(4)->by('link-address:' . mb_strtolower((string) $request->input('email'))),
+        ]);
     }
 
     private static function failed(Response $response): bool

@@ -32,9 +32,9 @@ Route::prefix('api')->group(function (): void {
     Route::middleware('throttle:sign-in')->group(function (): void {
         Route::post('session', [SessionController::class, 'store']);
         Route::post('accounts/first', [AccountController::class, 'first']);
-        Route::post('password/forgot', [PasswordController::class, 'forgot']);
         Route::post('password', [PasswordController::class, 'set']);
     });
+    Route::post('password/forgot', [PasswordController::class, 'forgot'])->middleware('throttle:mailed-link');
     Route::get('zones', ZoneController::class);
 
     // Whoever has an account; what they see is what concerns them

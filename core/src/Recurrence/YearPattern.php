@@ -9,8 +9,8 @@ use Syndex\Core\Time\Gregorian;
 /**
  * Which days of a year a rule's day-level parts select, month by month.
  *
- * The answer depends only on the kind of year: its length, the weekday of its first day, and the length of the year
- * before (for week numbers). There are 28 kinds, so each is worked out once and kept. The BY parts work together as
+ * The answer depends only on the kind of year: its length, the weekday of its first day, and the lengths of the years
+ * before and after (for week numbers). There are 28 kinds, so each is worked out once and kept. The BY parts work together as
  * filters, with the roles of the table in RFC 5545 3.3.10; days that a month lacks follow RFC 7529 4.1.
  */
 final class YearPattern
@@ -27,6 +27,9 @@ final class YearPattern
     /** @var list<int> */
     private readonly array $months;
 
+    /** @var list<int> the weekdays that BYDAY names, each once */
+    private readonly array $weekdays;
+
     private readonly bool $ofMonth;
 
     public function __construct(private readonly Rule $rule, int $startDay)
@@ -38,6 +41,7 @@ final class YearPattern
         $this->months = $yearly && $bare && $rule->months === [] && $rule->weeks === [] ? [$month] : $rule->months;
         $this->days = $yearly && $bare && $rule->weeks !== [] ? [WeekdayPick::every(Gregorian::weekday($startDay))] : $rule->days;
         $this->monthDays = $expands && $bare && $rule->weeks === [] ? [$day] : $rule->monthDays;
+        $this->weekdays = array_values(array_unique(array_map(static fn(WeekdayPick $pick): int => $pick->weekday, $this->days)));
         $this->ofMonth = !$yearly || $rule->months !== [];
     }
 
@@ -48,7 +52,7 @@ final class YearPattern
      */
     public function ofYear(int $year): array
     {
-        $kind = (Gregorian::isLeap($year) ? 1 : 0) + (Gregorian::isLeap($year - 1) ? 2 : 0) + 4 * Gregorian::weekday(Gregorian::yearStart($year));
+        $kind = (Gregorian::isLeap($year) ? 1 : 0) + (Gregorian::isLeap($year - 1) ? 2 : 0) + (Gregorian::isLeap($year + 1) ? 4 : 0) + 8 * Gregorian::weekday(Gregorian::yearStart($year));
 
         return $this->known[$kind] ??= $this->workOut($year);
     }
@@ -56,14 +60,17 @@ final class YearPattern
     /** @return array<int<1, 12>, list<int>> */
     private function workOut(int $year): array
     {
+        $facts = $this->facts($year);
         $selected = array_fill(1, 12, []);
         for ($month = 1; $month <= 12; $month++) {
             if ($this->months !== [] && !in_array($month, $this->months, true)) {
                 continue;
             }
             $offsets = [];
-            foreach ($this->candidates($year, $month) as $ofYear) {
-                if ($this->takes($year, $month, $ofYear)) {
+            foreach ($this->candidates($year, $month, $facts) as $ofYear) {
+                if (($facts['yearDays'] === null || isset($facts['yearDays'][$ofYear]))
+                    && ($facts['weekDays'] === null || isset($facts['weekDays'][$ofYear]))
+                    && ($this->days === [] || $this->takesWeekday($year, $month, $ofYear, $facts))) {
                     $offsets[$ofYear] = true;
                 }
             }
@@ -75,17 +82,55 @@ final class YearPattern
     }
 
     /**
-     * The days that BYMONTHDAY names in one month, or all of them.
+     * What is asked of every day of a year, worked out once.
      *
+     * @return array{length: int, first: int, yearDays: ?array<int, true>, weekDays: ?array<int, true>} first: weekday of
+     *     1 January; yearDays and weekDays: the days that BYYEARDAY and BYWEEKNO take, null where there is no such part
+     */
+    private function facts(int $year): array
+    {
+        return [
+            'length' => self::lengthOf($year),
+            'first' => Gregorian::weekday(Gregorian::yearStart($year)),
+            'yearDays' => $this->rule->yearDays === [] ? null : $this->daysOfYear($year),
+            'weekDays' => $this->rule->weeks === [] ? null : $this->daysOfWeeks($year),
+        ];
+    }
+
+    /**
+     * The days of one month that may be selected: those that BYMONTHDAY, BYYEARDAY, BYWEEKNO or BYDAY name, the narrowest
+     * first, or all of them.
+     *
+     * @param array{length: int, first: int, yearDays: ?array<int, true>, weekDays: ?array<int, true>} $facts
      * @return list<int> days from the year's first
      */
-    private function candidates(int $year, int $month): array
+    private function candidates(int $year, int $month, array $facts): array
     {
         $before = Gregorian::daysBeforeMonth($year, $month);
         $length = Gregorian::daysInMonth($year, $month);
-        if ($this->monthDays === []) {
+        if ($this->monthDays !== []) {
+            return $this->namedDays($before, $length);
+        }
+        $named = $facts['yearDays'] ?? $facts['weekDays'];
+        if ($named !== null) {
+            return array_values(array_filter(array_keys($named), static fn(int $day): bool => $day >= $before && $day < $before + $length));
+        }
+        if ($this->days === []) {
             return range($before, $before + $length - 1);
         }
+        $days = [];
+        foreach ($this->weekdays as $weekday) {
+            for ($day = $before + ($weekday - $facts['first'] - $before % 7 + 14) % 7; $day < $before + $length; $day += 7) {
+                $days[] = $day;
+            }
+        }
+
+        return $days;
+    }
+
+    /** @return list<int> the days that BYMONTHDAY names in a month, those that the month lacks by SKIP */
+    private function namedDays(int $before, int $length): array
+    {
         $days = [];
         foreach ($this->monthDays as $monthDay) {
             $day = $monthDay > 0 ? $monthDay : $length + 1 + $monthDay;
@@ -101,23 +146,10 @@ final class YearPattern
         return $days;
     }
 
-    private function takes(int $year, int $month, int $ofYear): bool
+    /** @param array{length: int, first: int, yearDays: ?array<int, true>, weekDays: ?array<int, true>} $facts */
+    private function takesWeekday(int $year, int $month, int $ofYear, array $facts): bool
     {
-        return ($this->rule->yearDays === [] || $this->takesYearDay($year, $ofYear))
-            && ($this->rule->weeks === [] || $this->takesWeek($year, $ofYear))
-            && ($this->days === [] || $this->takesWeekday($year, $month, $ofYear));
-    }
-
-    private function takesYearDay(int $year, int $ofYear): bool
-    {
-        $length = Gregorian::isLeap($year) ? 366 : 365;
-
-        return in_array($ofYear + 1, $this->rule->yearDays, true) || in_array($ofYear - $length, $this->rule->yearDays, true);
-    }
-
-    private function takesWeekday(int $year, int $month, int $ofYear): bool
-    {
-        $weekday = Gregorian::weekday(Gregorian::yearStart($year) + $ofYear);
+        $weekday = ($facts['first'] + $ofYear + 7) % 7;
         foreach ($this->days as $pick) {
             if ($pick->weekday !== $weekday) {
                 continue;
@@ -126,7 +158,7 @@ final class YearPattern
                 return true;
             }
             $first = $this->ofMonth ? Gregorian::daysBeforeMonth($year, $month) : 0;
-            $length = $this->ofMonth ? Gregorian::daysInMonth($year, $month) : (Gregorian::isLeap($year) ? 366 : 365);
+            $length = $this->ofMonth ? Gregorian::daysInMonth($year, $month) : $facts['length'];
             $within = $ofYear - $first;
             if ($pick->nth === intdiv($within, 7) + 1 || $pick->nth === -(intdiv($length - 1 - $within, 7) + 1)) {
                 return true;
@@ -136,22 +168,55 @@ final class YearPattern
         return false;
     }
 
-    /** Week numbers: week 1 is the first with at least four days in the year (RFC 5545 3.3.10, ISO 8601 with any WKST). */
-    private function takesWeek(int $year, int $ofYear): bool
+    /** @return array<int, true> */
+    private function daysOfYear(int $year): array
     {
-        $first = $this->firstWeek($year);
-        $next = $this->firstWeek($year + 1) + (Gregorian::isLeap($year) ? 366 : 365);
-        if ($ofYear < $first) {
-            $length = Gregorian::isLeap($year - 1) ? 366 : 365;
-            $start = $this->firstWeek($year - 1) - $length;
-
-            return $this->isPicked(intdiv($ofYear - $start, 7) + 1, intdiv($first - $start, 7));
-        }
-        if ($ofYear >= $next) {
-            return $this->isPicked(1, intdiv($this->firstWeek($year + 2) + (Gregorian::isLeap($year + 1) ? 366 : 365) - $this->firstWeek($year + 1), 7));
+        $length = self::lengthOf($year);
+        $days = [];
+        foreach ($this->rule->yearDays as $yearDay) {
+            $day = $yearDay > 0 ? $yearDay - 1 : $length + $yearDay;
+            if ($day >= 0 && $day < $length) {
+                $days[$day] = true;
+            }
         }
 
-        return $this->isPicked(intdiv($ofYear - $first, 7) + 1, intdiv($next - $first, 7));
+        return $days;
+    }
+
+    /**
+     * Week numbers: week 1 is the first with at least four days in the year (RFC 5545 3.3.10, ISO 8601 with any WKST). The
+     * first days of a year may belong to the last week of the year before, its last ones to week 1 of the next.
+     *
+     * @return array<int, true>
+     */
+    private function daysOfWeeks(int $year): array
+    {
+        $length = self::lengthOf($year);
+        $starts = [
+            $this->firstWeek($year - 1) - self::lengthOf($year - 1),
+            $this->firstWeek($year),
+            $this->firstWeek($year + 1) + $length,
+            $this->firstWeek($year + 2) + $length + self::lengthOf($year + 1),
+        ];
+        $days = [];
+        for ($of = 0; $of < 3; $of++) {
+            $weeks = intdiv($starts[$of + 1] - $starts[$of], 7);
+            for ($week = 1; $week <= $weeks; $week++) {
+                $start = $starts[$of] + 7 * ($week - 1);
+                if ($start < $length && $start + 7 > 0 && $this->isPicked($week, $weeks)) {
+                    for ($day = max(0, $start); $day < min($length, $start + 7); $day++) {
+                        $days[$day] = true;
+                    }
+                }
+            }
+        }
+
+        return $days;
+    }
+
+    private static function lengthOf(int $year): int
+    {
+        return Gregorian::isLeap($year) ? 366 : 365;
     }
 
     private function isPicked(int $week, int $weeks): bool

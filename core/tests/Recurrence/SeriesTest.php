@@ -61,6 +61,22 @@ describe('Series::expand', function (): void {
         'FREQ=YEARLY;BYDAY=20MO', 'FREQ=MONTHLY;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=-1', 'FREQ=YEARLY;BYYEARDAY=1,100,-1',
     ]);
 
+    // ISO 8601 week numbers, by PHP's own date functions, for every day of 400 years: the calendar's whole cycle.
+    it('numbers weeks as ISO 8601 does, from both ends', function (int $week): void {
+        $series = Tests\series('1900-01-01T00:00:00', 'UTC', "FREQ=YEARLY;BYWEEKNO=$week;BYDAY=MO,TU,WE,TH,FR,SA,SU;UNTIL=22991231");
+        $expected = [];
+        $lengths = [];
+        for ($day = (int) strtotime('1900-01-01T00:00:00Z'), $end = (int) strtotime('2300-01-01T00:00:00Z'); $day < $end; $day += 86400) {
+            [$year, $number] = explode(' ', gmdate('o W', $day));
+            $lengths[$year] ??= (int) gmdate('W', (int) gmmktime(0, 0, 0, 12, 28, (int) $year));
+            if ($week === (int) $number || $week === (int) $number - $lengths[$year] - 1) {
+                $expected[] = $day;
+            }
+        }
+
+        expect($series->expand(Work::atMost(2_000_000))->starts)->toBe($expected);
+    })->with([1, 20, 52, 53, -1, -52, -53]);
+
     it('ends quickly on a rule that can never match', function (string $rule): void {
         expect(Tests\series('2026-01-01T09:00:00', 'UTC', $rule)->expand(Work::atMost(200_000))->starts)->toBe([]);
     })->with(['FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=30', 'FREQ=DAILY;BYMONTH=2;BYMONTHDAY=30', 'FREQ=MONTHLY;INTERVAL=12;BYMONTH=5', 'FREQ=DAILY;BYSECOND=60']);

@@ -91,6 +91,13 @@ it('resets a password by mail, whether or not there is an account', function ():
     $this->postJson('/api/password', ['token' => mailedToken(), 'password' => 'quite long enough'])->assertStatus(410);
 });
 
+it('mails no more links than somebody needs', function (): void {
+    $account = account(Role::Colleague, colleague('Inês Varela'));
+    $ask = fn(): int => $this->postJson('/api/password/forgot', ['email' => $account->email])->getStatusCode();
+
+    expect(array_map($ask, range(1, 5)))->toBe([204, 204, 204, 204, 429]);
+});
+
 it('never shows the link in the dispatch book, not even to administrators', function (): void {
     account(Role::Colleague, colleague('Inês Varela'));
     $this->postJson('/api/password/forgot', ['email' => 'ines.varela@garden.example']);
