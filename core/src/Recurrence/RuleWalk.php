@@ -36,7 +36,7 @@ final class RuleWalk
      */
     public function from(int $from): \Generator
     {
-        if ($this->realSeconds() === []) {
+        if ($this->realSeconds() === [] || !$this->hasPosition()) {
             return;
         }
         $from = max($from, $this->start->seconds);
@@ -48,6 +48,22 @@ final class RuleWalk
                 yield $walls;
             }
         }
+    }
+
+    /** Whether a period's set can be as large as BYSETPOS asks; the sets of years and months are cheap to look at. */
+    private function hasPosition(): bool
+    {
+        $seconds = count($this->realSeconds());
+        $largest = match ($this->rule->frequency) {
+            Frequency::Yearly, Frequency::Monthly => PHP_INT_MAX,
+            Frequency::Weekly => max(1, count($this->rule->days)) * count($this->times),
+            Frequency::Daily => count($this->times),
+            Frequency::Hourly => max(1, count($this->rule->minutes)) * $seconds,
+            Frequency::Minutely => $seconds,
+            Frequency::Secondly => 1,
+        };
+
+        return $this->rule->positions === [] || min(array_map(abs(...), $this->rule->positions)) <= $largest;
     }
 
     /** @return \Generator<list<int>> */
