@@ -98,7 +98,7 @@ final class WriteLetter
             ],
             'where' => $meeting->join_mode->needsPlace() ? $meeting->place : null,
             'who' => $meeting->attendees->map(static fn(Attendee $a): string => $a->person->called())->all(),
-            'organisation' => $this->rules->organisation(),
+            'footer' => $this->rules->organisation() === config('syndex.mail_name') ? __('mail.footer_alone') : __('mail.footer', ['organisation' => $this->rules->organisation()]),
         ];
     }
 

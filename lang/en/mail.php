@@ -32,6 +32,7 @@ return [
     'place' => 'Place',
     'who' => 'Who is asked',
     'answer' => 'Answer in your calendar program.',
+    'footer_alone' => 'Planned with Syndex. You need no account and no particular program.',
     'footer' => ':organisation, planned with Syndex. You need no account and no particular program.',
     'account_invite_subject' => 'Your account on Syndex',
     'account_invite_body' => "Hello :name,\n\nan account on Syndex has been made for you. Choose a password here, within :days days:\n\n:link\n\nIf you did not expect this, do nothing.\n",

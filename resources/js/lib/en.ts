@@ -383,7 +383,8 @@ export const en = {
     offHours_other: '{{count}} times outside somebody’s hours',
   },
   summary: {
-    allFree: 'All {{required}} required are free.',
+    allFree_one: 'The one who is required is free.',
+    allFree_other: 'All {{count}} required are free.',
     someFree: '{{free}} of {{required}} required are free.',
     free: '{{required}} of {{required}} required are free on {{count}} of {{dates}} dates.',
     busy_one: '{{name}} is busy once',

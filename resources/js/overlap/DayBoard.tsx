@@ -68,7 +68,9 @@ export function DayBoard({ day, people, anchorCity, allDay, moved, readOnly = fa
             {day.scale
               .filter(
                 (mark) =>
-                  Math.abs(mark.at - bar.at) > shown.minutes / 36 && mark.at >= shown.from && mark.at < shown.from + shown.minutes - 20,
+                  (mark.at < bar.at - shown.minutes / 36 || mark.at > bar.at + shown.minutes / 18) &&
+                  mark.at >= shown.from &&
+                  mark.at < shown.from + shown.minutes - 20,
               )
               .map((mark) => (
                 <span

@@ -356,7 +356,9 @@ function Summary({ dates, sheet, best }: { dates: DateState[]; sheet: Sheet; bes
     <>
       <strong>
         {dates.length === 1
-          ? t(free === 1 ? 'summary.allFree' : 'summary.someFree', { free: dates[0]?.requiredFree ?? 0, required })
+          ? free === 1
+            ? t('summary.allFree', { count: required })
+            : t('summary.someFree', { free: dates[0]?.requiredFree ?? 0, required })
           : t('summary.free', { required, count: free, dates: dates.length })}
       </strong>{' '}
       {said.length > 0 && `${said.join('; ')}.`}

@@ -3,4 +3,4 @@
 
 @include('mail.when-text')
 
-{!! __('mail.footer', ['organisation' => $organisation]) !!}
+{!! $footer !!}

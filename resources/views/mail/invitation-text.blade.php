@@ -38,4 +38,4 @@
 
 {!! __('mail.answer') !!}
 
-{!! __('mail.footer', ['organisation' => $organisation]) !!}
+{!! $footer !!}
