@@ -3,10 +3,10 @@ import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { clock, dateOf, longDate, plusMinutes, shortDate, weekday } from '../lib/time';
 import { startMeeting } from '../planning/meetings';
+import { useCopying } from '../planning/useCopying';
 import { useSession } from '../people/session';
 import { Button } from '../ui/Button';
 import { ErrorNote } from '../ui/ErrorNote';
-import { useTell } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { useNow } from '../lib/useNow';
 import { todayQuery, type DayRow, type Need } from './today';
@@ -88,14 +88,8 @@ function clockOf(now: number, meeting: DayRow): string {
 
 function DayItem({ meeting, day, nowLine, nowClock }: { meeting: DayRow; day: string; nowLine: boolean; nowClock: string }) {
   const { t } = useTranslation();
-  const tell = useTell();
   const quiet = meeting.state === 'over' || meeting.state === 'called_off';
-  const copy = () => {
-    void navigator.clipboard.writeText(meeting.link ?? '').then(
-      () => tell(t('meeting.linkCopied')),
-      () => tell(t('meeting.copyFailed'), { tone: 'broken' }),
-    );
-  };
+  const copying = useCopying();
   return (
     <li className={`relative grid grid-cols-[5.5rem_1fr_auto] gap-x-4 border-b border-line py-3.5 ${quiet ? 'text-muted' : ''}`}>
       {nowLine && (
@@ -154,7 +148,7 @@ function DayItem({ meeting, day, nowLine, nowClock }: { meeting: DayRow; day: st
               </a>
             )}
             {meeting.link && (
-              <Button small onClick={copy}>
+              <Button small onClick={() => copying.link(meeting.link ?? '')}>
                 {t('meeting.copyLink')}
               </Button>
             )}

@@ -2,11 +2,12 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
-import { z } from 'zod';
-import { ApiError, getJson, sendJson } from '../lib/api';
+import { ApiError, sendJson } from '../lib/api';
 import { clock, dayMonth, weekday } from '../lib/time';
 import { called, type Person } from '../people/people';
 import { meetingQuery, meetingShape } from '../planning/meetings';
+import { useCopying } from '../planning/useCopying';
+import { Awaited } from '../ui/Awaited';
 import { Button } from '../ui/Button';
 import { ErrorNote } from '../ui/ErrorNote';
 import { useTell } from '../ui/Notice';
@@ -16,21 +17,17 @@ import { letterQuery, readBackQuery, type Odd, type ReadBack } from './readBack'
 /** The check page before sending. */
 export function ReadBackPage() {
   const { id = '' } = useParams();
-  const { data, error, refetch } = useQuery(readBackQuery(id));
-  if (error) {
-    return (
-      <div className="p-5">
-        <ErrorNote error={error} retry={() => void refetch()} />
-      </div>
-    );
-  }
-  if (!data) {
-    return null;
-  }
-  if (data.meeting.status === 'sent' || data.meeting.status === 'called_off') {
-    return <Navigate to={`/meetings/${id}`} replace />;
-  }
-  return <Shown data={data} />;
+  return (
+    <Awaited query={useQuery(readBackQuery(id))}>
+      {(data) =>
+        data.meeting.status === 'sent' || data.meeting.status === 'called_off' ? (
+          <Navigate to={`/meetings/${id}`} replace />
+        ) : (
+          <Shown data={data} />
+        )
+      }
+    </Awaited>
+  );
 }
 
 const RECIPIENTS_SHOWN = 12;
@@ -77,14 +74,7 @@ function Shown({ data }: { data: ReadBack }) {
       await done();
     },
   });
-  const copyText = useMutation({
-    mutationFn: async () => {
-      const { text } = await getJson(`meetings/${meeting.id}/text`, z.object({ text: z.string() }));
-      await navigator.clipboard.writeText(text);
-    },
-    onSuccess: () => tell(t('meeting.textCopied')),
-    onError: () => tell(t('meeting.copyFailed'), { tone: 'broken' }),
-  });
+  const copying = useCopying();
   const shown = all ? data.recipients : data.recipients.slice(0, RECIPIENTS_SHOWN);
   const sentence = meeting.sentence.map((piece) => piece.text).join('');
 
@@ -157,7 +147,7 @@ function Shown({ data }: { data: ReadBack }) {
         <footer className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2 border-t border-line bg-sheet px-5 py-2">
           <p className="flex flex-wrap gap-x-4">
             <span>{data.missing.length > 0 ? t('readBack.notReady') : t('readBack.ready', { count: data.recipients.length })}</span>
-            <Button look="quiet" onClick={() => copyText.mutate()}>
+            <Button look="quiet" onClick={() => copying.asText(meeting.id)}>
               {t('meeting.copyText')}
             </Button>
             <a className="changeable font-medium" href={`/api/meetings/${meeting.id}/file.ics`}>

@@ -4,8 +4,8 @@ import { Link, useParams } from 'react-router';
 import { z } from 'zod';
 import { getJson } from '../lib/api';
 import { clock, dayMonth, shortDate, weekday } from '../lib/time';
+import { Awaited } from '../ui/Awaited';
 import { Button } from '../ui/Button';
-import { ErrorNote } from '../ui/ErrorNote';
 import { Page } from '../ui/Page';
 
 const shape = z.object({
@@ -36,19 +36,12 @@ const DATES_NAMED = 4;
 
 /** The clock shift report of a series, on one page that prints. */
 export function ShiftsPage() {
-  const { t } = useTranslation();
   const { id = '' } = useParams();
-  const { data, error, refetch } = useQuery(shiftsQuery(id));
-  if (error) {
-    return (
-      <div className="p-5">
-        <ErrorNote error={error} retry={() => void refetch()} />
-      </div>
-    );
-  }
-  if (!data) {
-    return null;
-  }
+  return <Awaited query={useQuery(shiftsQuery(id))}>{(data) => <Report id={id} data={data} />}</Awaited>;
+}
+
+function Report({ id, data }: { id: string; data: z.infer<typeof shape> }) {
+  const { t } = useTranslation();
   return (
     <Page
       title={t('shifts.title')}

@@ -2,11 +2,11 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams } from 'react-router';
-import { z } from 'zod';
-import { ApiError, getJson, sendJson } from '../lib/api';
+import { ApiError, sendJson } from '../lib/api';
 import { clock, shortDate } from '../lib/time';
 import { called } from '../people/people';
 import { useSession } from '../people/session';
+import { Awaited } from '../ui/Awaited';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { ErrorNote } from '../ui/ErrorNote';
@@ -15,19 +15,12 @@ import { Page } from '../ui/Page';
 import { DispatchList } from '../invitations/DispatchList';
 import { dispatchesQuery } from '../invitations/dispatches';
 import { datesQuery, meetingQuery, meetingShape, startMeeting, type Meeting } from './meetings';
+import { useCopying } from './useCopying';
 
 /** A meeting's own page: what it is, its dates, its people, what was sent. */
 export function MeetingPage() {
   const { id = '' } = useParams();
-  const { data, error, refetch } = useQuery(meetingQuery(id));
-  if (error) {
-    return (
-      <div className="p-5">
-        <ErrorNote error={error} retry={() => void refetch()} />
-      </div>
-    );
-  }
-  return data ? <Shown meeting={data} /> : null;
+  return <Awaited query={useQuery(meetingQuery(id))}>{(meeting) => <Shown meeting={meeting} />}</Awaited>;
 }
 
 const DATES_SHOWN = 12;
@@ -52,20 +45,7 @@ function Shown({ meeting }: { meeting: Meeting }) {
       tell(t('meeting.calledOffNow', { count: now.attendees.length }));
     },
   });
-  const copyText = useMutation({
-    mutationFn: async () => {
-      const { text } = await getJson(`meetings/${meeting.id}/text`, z.object({ text: z.string() }));
-      await navigator.clipboard.writeText(text);
-    },
-    onSuccess: () => tell(t('meeting.textCopied')),
-    onError: () => tell(t('meeting.copyFailed'), { tone: 'broken' }),
-  });
-  const copyLink = () => {
-    void navigator.clipboard.writeText(meeting.kit?.link ?? '').then(
-      () => tell(t('meeting.linkCopied')),
-      () => tell(t('meeting.copyFailed'), { tone: 'broken' }),
-    );
-  };
+  const copying = useCopying();
 
   return (
     <Page
@@ -139,11 +119,11 @@ function Shown({ meeting }: { meeting: Meeting }) {
             {(meeting.joinMode === 'in_person' || meeting.joinMode === 'both') && <p>{meeting.place || t('meeting.noPlace')}</p>}
             {meeting.joinMode === 'undecided' && <p className="text-muted">{t('join.undecided')}</p>}
             <p className="no-print mt-2 flex flex-wrap gap-x-5">
-              <Button look="quiet" onClick={() => copyText.mutate()}>
+              <Button look="quiet" onClick={() => copying.asText(meeting.id)}>
                 {t('meeting.copyText')}
               </Button>
               {meeting.kit && (
-                <Button look="quiet" onClick={copyLink}>
+                <Button look="quiet" onClick={() => copying.link(meeting.kit?.link ?? '')}>
                   {t('meeting.copyLink')}
                 </Button>
               )}
