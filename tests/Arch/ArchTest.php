@@ -17,7 +17,7 @@ it('reads no clock, no file and no chance in the core', function (): void {
     $found = [];
     foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(dirname(__DIR__, 2) . '/core/src', FilesystemIterator::SKIP_DOTS)) as $file) {
         $code = implode('', array_map(static fn($t) => is_array($t) ? (in_array($t[0], [T_COMMENT, T_DOC_COMMENT], true) ? '' : $t[1]) : $t, token_get_all((string) file_get_contents((string) $file))));
-        if (preg_match($forbidden, (string) preg_replace('/(->|::|function )\w+\s*\(/', '(', $code), $m) === 1) {
+        if (preg_match($forbidden, (string) preg_replace('/(->|::|function )\w+\s*\(/', '.(', $code), $m) === 1) {
             $found[] = $file->getFilename() . ': ' . $m[1];
         }
     }

@@ -36,6 +36,12 @@ final class BadLine extends \DomainException implements CoreException
         return new self('expected a series with a zone and a time of day, got a floating or all-day one', 'floating');
     }
 
+    /** @param string $message what was expected, what came */
+    public static function because(string $message): self
+    {
+        return new self($message, 'bad_value');
+    }
+
     public static function missing(string $key): self
     {
         return new self(sprintf('expected a key "%s", got none', $key), 'bad_value');

@@ -93,4 +93,52 @@ final readonly class Fields
 
         return array_values($value);
     }
+
+    public function flag(string $key, bool $default): bool
+    {
+        $value = $this->values[$key] ?? $default;
+
+        return is_bool($value) ? $value : throw BadLine::badValue($key, 'true or false', $value);
+    }
+
+    /**
+     * @template T of string
+     *
+     * @param  list<T>  $choices
+     * @param  T  $default
+     * @return T
+     */
+    public function oneOf(string $key, array $choices, string $default): string
+    {
+        $value = $this->values[$key] ?? $default;
+        foreach ($choices as $choice) {
+            if ($value === $choice) {
+                return $choice;
+            }
+        }
+
+        throw BadLine::badValue($key, 'one of ' . implode(', ', $choices), $value);
+    }
+
+    public function object(string $key): ?\stdClass
+    {
+        $value = $this->values[$key] ?? null;
+
+        return $value === null || $value instanceof \stdClass ? $value : throw BadLine::badValue($key, 'an object', $value);
+    }
+
+    /** @return list<\stdClass> */
+    public function objects(string $key): array
+    {
+        $value = $this->values[$key] ?? [];
+        if (!is_array($value)) {
+            throw BadLine::badValue($key, 'a list of objects', $value);
+        }
+        $objects = [];
+        foreach ($value as $object) {
+            $objects[] = $object instanceof \stdClass ? $object : throw BadLine::badValue($key, 'a list of objects', $object);
+        }
+
+        return $objects;
+    }
 }

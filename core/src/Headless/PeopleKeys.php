@@ -15,8 +15,9 @@ final class PeopleKeys
     /** @return list<PersonClock> */
     public static function clocks(Fields $fields, ZoneData $zones): array
     {
+        $fields->mustName('people');
         $people = [];
-        foreach (self::objects($fields) as $object) {
+        foreach ($fields->objects('people') as $object) {
             $person = Fields::of($object, ['id', 'tzid', 'hours']);
             $people[] = new PersonClock($person->text('id'), $zones->zone($person->text('tzid')), self::hours($person));
         }
@@ -43,22 +44,6 @@ final class PeopleKeys
         } catch (InvalidHours $bad) {
             throw BadLine::badValue('hours', 'stretches like ["09:00","17:00"] that end after they start', $bad->got);
         }
-    }
-
-    /** @return list<\stdClass> */
-    private static function objects(Fields $fields): array
-    {
-        $fields->mustName('people');
-        $people = $fields->raw('people');
-        if (!is_array($people)) {
-            throw BadLine::badValue('people', 'a list of people', $people);
-        }
-        $objects = [];
-        foreach ($people as $person) {
-            $objects[] = $person instanceof \stdClass ? $person : throw BadLine::badValue('people', 'a list of objects', $person);
-        }
-
-        return $objects;
     }
 
     /** @return list<array{string, string}> */

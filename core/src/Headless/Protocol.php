@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Syndex\Core\Headless;
 
 use Syndex\Core\CoreException;
+use Syndex\Core\ICalendar\NotExpressible;
 use Syndex\Core\Recurrence\InvalidRule;
 use Syndex\Core\Time\UnknownZone;
 use Syndex\Core\Time\ZoneData;
@@ -36,6 +37,8 @@ final readonly class Protocol
             'expand' => new Expand($zones),
             'shifts' => new Shifts($zones),
             'vtimezone' => new Vtimezone($zones),
+            'read' => new Read($zones),
+            'write' => new Write($zones),
             default => null,
         };
 
@@ -64,6 +67,8 @@ final readonly class Protocol
             return self::error($id, 'bad_rule', $bad);
         } catch (TooMuchWork $bad) {
             return self::error($id, 'too_much_work', $bad);
+        } catch (NotExpressible $bad) {
+            return self::error($id, 'not_expressible', $bad);
         } catch (CoreException $bad) {
             return self::error($id, 'bad_value', $bad);
         }

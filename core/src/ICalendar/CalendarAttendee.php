@@ -7,5 +7,8 @@ namespace Syndex\Core\ICalendar;
 /** ATTENDEE of RFC 5545 3.8.4.1. */
 final readonly class CalendarAttendee
 {
+    /** PARTSTAT of an event (RFC 5545 3.2.12). */
+    public const PARTSTATS = ['NEEDS-ACTION', 'ACCEPTED', 'DECLINED', 'TENTATIVE', 'DELEGATED'];
+
     public function __construct(public CalendarPerson $person, public AttendeeRole $role, public string $partstat = 'NEEDS-ACTION', public bool $rsvp = true) {}
 }

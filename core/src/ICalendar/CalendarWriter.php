@@ -7,8 +7,10 @@ namespace Syndex\Core\ICalendar;
 use Syndex\Core\Recurrence\Rule;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Recurrence\Until;
+use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\Instant;
 use Syndex\Core\Time\WallTime;
+use Syndex\Core\Time\Zone;
 use Syndex\Core\Work;
 
 /** Writes iCalendar (RFC 5545, RFC 7986): CRLF, folded, one VTIMEZONE for each zone used, no vendor property. */
@@ -25,23 +27,27 @@ final class CalendarWriter
      */
     public static function write(?string $method, array $events): string
     {
-        $zones = $body = '';
-        $written = [];
+        $zones = new ZoneSpans();
+        $body = '';
         foreach ($events as $event) {
-            $zone = $event->series->zone;
-            if ($zone !== null && $zone->id !== 'UTC' && !isset($written[$zone->id])) {
-                $written[$zone->id] = true;
-                $zones .= TimezoneWriter::write($zone, ...self::span($event));
+            if ($event->series->zone !== null) {
+                $zones->add($event->series->zone, ...self::span($event));
             }
             $body .= self::event($event);
         }
 
+        return self::calendar($method, $zones->write() . $body);
+    }
+
+    /** A whole file around its components. */
+    public static function calendar(?string $method, string $components): string
+    {
         return ContentLine::of('BEGIN', 'VCALENDAR')
             . ContentLine::of('VERSION', '2.0')
             . ContentLine::of('PRODID', self::PRODUCT)
             . ContentLine::of('CALSCALE', 'GREGORIAN')
             . ($method === null ? '' : ContentLine::of('METHOD', $method))
-            . $zones . $body
+            . $components
             . ContentLine::of('END', 'VCALENDAR');
     }
 
@@ -122,16 +128,18 @@ final class CalendarWriter
     }
 
     /** UNTIL in the form that DTSTART asks for: a date for dates, UTC beside a zone (RFC 5545 3.3.10). */
+    public static function untilFor(Until $until, bool $allDay, bool $floating, ?Zone $zone): Until
+    {
+        return match (true) {
+            $allDay => Until::day(WallTime::ofSeconds(Gregorian::floorDiv($until->lastWall(null), 86400) * 86400)),
+            $floating => Until::wallTime(WallTime::ofSeconds($until->lastMoment(null))),
+            default => Until::instant(Instant::ofSeconds($until->lastMoment($zone))),
+        };
+    }
+
     private static function ruleFor(Rule $rule, Series $series): Rule
     {
-        if ($rule->until === null) {
-            return $rule;
-        }
-        if ($series->allDay) {
-            return $rule->withUntil(Until::day(WallTime::ofSeconds(intdiv($rule->until->lastWall(null), 86400) * 86400)));
-        }
-
-        return $series->zone === null ? $rule : $rule->withUntil(Until::instant(Instant::ofSeconds($rule->until->lastMoment($series->zone))));
+        return $rule->until === null ? $rule : $rule->withUntil(self::untilFor($rule->until, $series->allDay, $series->zone === null, $series->zone));
     }
 
     private static function attendee(CalendarAttendee $attendee): string

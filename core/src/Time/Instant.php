@@ -50,7 +50,13 @@ final readonly class Instant
      */
     public function formatIn(Zone $zone): string
     {
-        $minutes = intdiv($zone->offsetAt($this->seconds), 60);
+        return $this->formatAt($zone->offsetAt($this->seconds));
+    }
+
+    /** @param int $offset seconds east of UTC, cut to the minute as in {@see formatIn} */
+    public function formatAt(int $offset): string
+    {
+        $minutes = intdiv($offset, 60);
 
         return WallTime::ofSeconds($this->seconds + $minutes * 60)->format()
             . sprintf('%s%02d:%02d', $minutes < 0 ? '-' : '+', intdiv(abs($minutes), 60), abs($minutes) % 60);

@@ -35,6 +35,11 @@ final class SystemZoneData implements ZoneData
         return $this->zones[$id] = Zone::of($id, new \DateTimeZone($id));
     }
 
+    public function offsetAt(string $id, int $moment): int
+    {
+        return isset($this->zones[$id]) ? $this->zones[$id]->offsetAt($moment) : (new \DateTimeZone($id))->getOffset(new \DateTimeImmutable('@' . $moment));
+    }
+
     public function knows(string $id): bool
     {
         $this->known ??= array_fill_keys(array_diff(\DateTimeZone::listIdentifiers(\DateTimeZone::ALL_WITH_BC), self::NOT_ZONES), true);

@@ -13,6 +13,9 @@ interface ZoneData
     /** @throws UnknownZone if the name is not spelt so in the zone data */
     public function zone(string $id): Zone;
 
+    /** Seconds east of UTC that a known zone has at a moment; a question that does not load the whole zone. */
+    public function offsetAt(string $id, int $moment): int;
+
     public function knows(string $id): bool;
 
     /** @return list<string> every name, in byte order */

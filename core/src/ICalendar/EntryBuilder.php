@@ -1,0 +1,307 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Syndex\Core\ICalendar;
+
+use Syndex\Core\Recurrence\InvalidRule;
+use Syndex\Core\Recurrence\RuleParser;
+use Syndex\Core\Time\Gregorian;
+
+/** Makes an entry of the lines of a VEVENT. What cannot be used is left out with a warning. */
+final class EntryBuilder
+{
+    /** Properties of which an event has one at most (RFC 5545 3.6.1). */
+    private const ONCE = [
+        'UID' => 1, 'DTSTART' => 1, 'DTEND' => 1, 'DURATION' => 1, 'SEQUENCE' => 1, 'SUMMARY' => 1, 'DESCRIPTION' => 1, 'LOCATION' => 1,
+        'STATUS' => 1, 'TRANSP' => 1, 'CLASS' => 1, 'URL' => 1, 'DTSTAMP' => 1, 'ORGANIZER' => 1, 'RRULE' => 1, 'RECURRENCE-ID' => 1,
+    ];
+
+    /** The properties that are asked of an event, as keys. */
+    public const WANTED = [...self::ONCE, 'ATTENDEE' => 9, 'RDATE' => 9, 'EXDATE' => 9];
+
+    private const FIRST = Gregorian::FIRST_DAY * 86400;
+
+    private const LAST = Gregorian::LAST_DAY * 86400 + 86399;
+
+    /** @var array<string, PropertyLine> */
+    private array $one = [];
+
+    /** @var array<string, list<PropertyLine>> */
+    private array $many = ['ATTENDEE' => [], 'RDATE' => [], 'EXDATE' => []];
+
+    private EntryClock $clock;
+
+    /**
+     * @param  list<PropertyLine>  $lines
+     * @param  int  $begunAt  line of BEGIN:VEVENT
+     * @param  \Closure(PropertyLine, string, int): EntryClock  $clockOf  the clock of a TZID, asked with the line and a wall time
+     */
+    private function __construct(array $lines, private readonly int $begunAt, private readonly \Closure $clockOf, private readonly Warnings $warnings)
+    {
+        $this->clock = EntryClock::floating();
+        foreach ($lines as $line) {
+            if (isset($this->many[$line->name])) {
+                $this->many[$line->name][] = $line;
+            } elseif (isset($this->one[$line->name])) {
+                $warnings->add($line->line, 'duplicate', "$line->name stands there more than once; the first counts");
+            } else {
+                $this->one[$line->name] = $line;
+            }
+        }
+    }
+
+    /**
+     * @param  list<PropertyLine>  $lines
+     * @param  \Closure(PropertyLine, string, int): EntryClock  $clockOf
+     */
+    public static function build(array $lines, int $begunAt, \Closure $clockOf, Warnings $warnings): Entry
+    {
+        return (new self($lines, $begunAt, $clockOf, $warnings))->entry();
+    }
+
+    private function entry(): Entry
+    {
+        $uid = $this->text('UID');
+        if ($uid === null) {
+            $this->warnings->add($this->begunAt, 'no_uid', 'the event has no UID');
+        }
+        $start = $this->start();
+
+        return new Entry(
+            $uid,
+            $this->sequence(),
+            $start,
+            $this->end($start),
+            $this->text('SUMMARY'),
+            $this->text('DESCRIPTION'),
+            $this->text('LOCATION'),
+            EventStatus::tryFrom(strtoupper(trim($this->one['STATUS']->value ?? ''))),
+            strtoupper(trim($this->one['TRANSP']->value ?? '')) === 'TRANSPARENT',
+            match (strtoupper(trim($this->one['CLASS']->value ?? 'PUBLIC'))) {
+                'PUBLIC' => 'public', 'CONFIDENTIAL' => 'confidential', default => 'private',
+            },
+            $this->one['URL']->value ?? null,
+            $this->stamp(),
+            isset($this->one['ORGANIZER']) ? self::person($this->one['ORGANIZER']) : null,
+            isset($this->one['ORGANIZER']->parameters['SENT-BY']) ? CalendarPerson::addressOf($this->one['ORGANIZER']->parameters['SENT-BY']) : null,
+            array_map(self::attendee(...), $this->many['ATTENDEE']),
+            $this->rule(),
+            $this->times('RDATE'),
+            $this->times('EXDATE'),
+            $start === null || !isset($this->one['RECURRENCE-ID']) ? null : $this->timeOf($this->one['RECURRENCE-ID'], $this->one['RECURRENCE-ID']->value),
+            $this->thisAndFuture(),
+        );
+    }
+
+    private function text(string $name): ?string
+    {
+        return isset($this->one[$name]) ? $this->one[$name]->text() : null;
+    }
+
+    private function start(): ?CalendarTime
+    {
+        $line = $this->one['DTSTART'] ?? null;
+        $time = $line === null ? null : DateTimeText::parse($line->value);
+        if ($line === null || $time === null) {
+            $this->warnings->add($line->line ?? $this->begunAt, $line === null ? 'no_start' : 'bad_value', $line === null ? 'the event has no DTSTART' : 'DTSTART is neither a date nor a time');
+
+            return null;
+        }
+        $this->checkType($line, $time);
+        $tzid = $line->parameters['TZID'] ?? null;
+        if ($time->isUtc && $tzid !== null) {
+            $this->warnings->add($line->line, 'bad_value', 'a time in UTC has no TZID; UTC counts');
+        }
+        $this->clock = match (true) {
+            $time->isDate => EntryClock::dates(),
+            $time->isUtc => EntryClock::utc(),
+            $tzid !== null => ($this->clockOf)($line, $tzid, $time->wall),
+            default => EntryClock::floating(),
+        };
+
+        return $this->within($line, $this->clock->seconds($time->wall));
+    }
+
+    private function end(?CalendarTime $start): ?CalendarTime
+    {
+        $line = $this->one['DTEND'] ?? null;
+        $duration = $this->one['DURATION'] ?? null;
+        if ($start === null || ($line === null && $duration === null)) {
+            return null;
+        }
+        if ($line !== null && $duration !== null) {
+            $this->warnings->add($duration->line, 'end_and_duration', 'there are both an end and a duration; neither counts');
+
+            return null;
+        }
+        $end = $line === null ? $this->after($start, $duration) : $this->timeOf($line, $line->value);
+        if ($end !== null && $end->seconds < $start->seconds) {
+            $this->warnings->add(($line ?? $duration)->line, 'end_before_start', 'the end lies before the start and does not count');
+
+            return null;
+        }
+
+        return $end;
+    }
+
+    private function after(CalendarTime $start, PropertyLine $line): ?CalendarTime
+    {
+        $duration = DurationText::parse($line->value);
+        if ($duration === null || ($start->form === TimeForm::Date && $duration->seconds % 86400 !== 0)) {
+            $this->warnings->add($line->line, 'bad_value', $duration === null ? 'DURATION is no length' : 'a date cannot last a part of a day');
+
+            return null;
+        }
+
+        return $this->within($line, $this->clock->seconds($this->clock->wall($start->seconds) + $duration->days * 86400) + $duration->seconds);
+    }
+
+    private function sequence(): int
+    {
+        $line = $this->one['SEQUENCE'] ?? null;
+        if ($line === null || preg_match('/\A\s*\+?\d{1,9}\s*\z/', $line->value) === 1) {
+            return (int) ltrim(trim($line->value ?? '0'), '+');
+        }
+        $this->warnings->add($line->line, 'bad_value', 'SEQUENCE is no whole number');
+
+        return 0;
+    }
+
+    private function stamp(): ?int
+    {
+        $line = $this->one['DTSTAMP'] ?? null;
+        $time = $line === null ? null : DateTimeText::parse($line->value);
+        if ($line === null) {
+            return null;
+        }
+        if ($time !== null && $time->isUtc) {
+            return $time->wall;
+        }
+        $clock = $time === null || $time->isDate || !isset($line->parameters['TZID']) ? null : ($this->clockOf)($line, $line->parameters['TZID'], $time->wall);
+        if ($time !== null && $clock?->isFixed() === true) {
+            return $clock->seconds($time->wall);
+        }
+        $this->warnings->add($line->line, 'bad_value', 'DTSTAMP is no moment in UTC');
+
+        return null;
+    }
+
+    private function rule(): ?string
+    {
+        $line = $this->one['RRULE'] ?? null;
+        if ($line === null) {
+            return null;
+        }
+        $text = strtoupper(rtrim(trim($line->value), ';'));
+        try {
+            RuleParser::parse($text);
+
+            return $text;
+        } catch (InvalidRule $bad) {
+            $this->warnings->add($line->line, 'bad_rule', $bad->getMessage());
+
+            return null;
+        }
+    }
+
+    private function thisAndFuture(): bool
+    {
+        $line = $this->one['RECURRENCE-ID'] ?? null;
+        $range = strtoupper($line->parameters['RANGE'] ?? '');
+        if ($line !== null && $range !== '' && $range !== 'THISANDFUTURE') {
+            $this->warnings->add($line->line, 'bad_value', 'RANGE can only be THISANDFUTURE');
+        }
+
+        return $range === 'THISANDFUTURE';
+    }
+
+    /** @return list<CalendarTime> */
+    private function times(string $name): array
+    {
+        $times = [];
+        foreach (isset($this->one['DTSTART']) ? $this->many[$name] : [] as $line) {
+            foreach (explode(',', $line->value) as $text) {
+                if (str_contains($text, '/')) {
+                    $this->warnings->add($line->line, 'period', "$name gives a period, of which the start counts");
+                    $text = substr($text, 0, (int) strpos($text, '/'));
+                }
+                $time = $this->timeOf($line, $text);
+                if ($time !== null) {
+                    $times[] = $time;
+                }
+            }
+        }
+
+        return $times;
+    }
+
+    /** A time in the form of the start, whatever form it has in the file; null, with a warning, where that cannot be. */
+    private function timeOf(PropertyLine $line, string $text): ?CalendarTime
+    {
+        $time = DateTimeText::parse($text);
+        if ($time === null) {
+            $this->warnings->add($line->line, 'bad_value', "$line->name is neither a date nor a time");
+
+            return null;
+        }
+        $tzid = $line->parameters['TZID'] ?? null;
+        if ($this->clock->form === TimeForm::Date) {
+            if ($time->isDate || ($time->wall % 86400 === 0 && !$time->isUtc)) {
+                $this->checkType($line, $time, true);
+
+                return $this->within($line, $time->wall);
+            }
+        } elseif (!$time->isDate) {
+            $this->checkType($line, $time);
+            $own = $time->isUtc ? EntryClock::utc() : ($tzid === null || $tzid === ($this->one['DTSTART']->parameters['TZID'] ?? null) ? null : ($this->clockOf)($line, $tzid, $time->wall));
+            if ($own === null && $tzid === null && $this->clock->isFixed()) {
+                $this->warnings->add($line->line, 'no_zone', "$line->name has no zone and was read in that of DTSTART");
+            }
+            $own ??= $this->clock;
+            if ($own->isFixed() === $this->clock->isFixed()) {
+                return $this->within($line, $own->seconds($time->wall));
+            }
+        }
+        $this->warnings->add($line->line, 'bad_value', "$line->name has another form than DTSTART and was left out");
+
+        return null;
+    }
+
+    private function checkType(PropertyLine $line, DateTimeText $time, bool $asDate = false): void
+    {
+        $declared = strtoupper($line->parameters['VALUE'] ?? 'DATE-TIME');
+        if ($declared !== 'PERIOD' && (($declared === 'DATE') !== $time->isDate || ($asDate && !$time->isDate))) {
+            $this->warnings->add($line->line, 'value_type', "$line->name has another form than its VALUE says");
+        }
+    }
+
+    /** Years 1 to 9999 hold in UTC too. */
+    private function within(PropertyLine $line, int $seconds): ?CalendarTime
+    {
+        $wall = $this->clock->wall($seconds);
+        if (min($wall, $seconds) >= self::FIRST && max($wall, $seconds) <= self::LAST) {
+            return $this->clock->time($seconds);
+        }
+        $this->warnings->add($line->line, 'bad_value', "$line->name lies outside the years 1 to 9999");
+
+        return null;
+    }
+
+    private static function person(PropertyLine $line): CalendarPerson
+    {
+        return new CalendarPerson(CalendarPerson::addressOf($line->value), $line->parameters['CN'] ?? null);
+    }
+
+    private static function attendee(PropertyLine $line): CalendarAttendee
+    {
+        $partstat = strtoupper($line->parameters['PARTSTAT'] ?? '');
+
+        return new CalendarAttendee(
+            self::person($line),
+            AttendeeRole::tryFrom(strtoupper($line->parameters['ROLE'] ?? '')) ?? AttendeeRole::Required,
+            in_array($partstat, CalendarAttendee::PARTSTATS, true) ? $partstat : 'NEEDS-ACTION',
+            strtoupper($line->parameters['RSVP'] ?? '') === 'TRUE',
+        );
+    }
+}
