@@ -21,6 +21,8 @@ use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 use Symfony\Component\HttpFoundation\Response;
 use Syndex\Core\Joining\Randomness;
+use Syndex\Core\Recurrence\English;
+use Syndex\Core\Recurrence\Grammar;
 use Syndex\Core\Time\SystemZoneData;
 use Syndex\Core\Time\ZoneData;
 
@@ -30,6 +32,7 @@ final class SyndexServiceProvider extends ServiceProvider
     public function register(): void
     {
         $this->app->singleton(ZoneData::class, static fn(): ZoneData => new SystemZoneData(self::zoneDataVersion()));
+        $this->app->singleton(Grammar::class, English::class);
         $this->app->singleton(Randomness::class, SystemRandomness::class);
         $this->app->singleton(Bridge::class, static fn(): Bridge => new HttpBridge(
             (string) config('syndex.bridge.url'),

@@ -14,7 +14,9 @@ use Illuminate\Contracts\View\Factory;
 use Syndex\Core\Joining\MeetingNumber;
 use Syndex\Core\Joining\PhoneText;
 use Syndex\Core\Recurrence\EnglishSentence;
+use Syndex\Core\Recurrence\EnglishWords;
 use Syndex\Core\Recurrence\Expansion;
+use Syndex\Core\Recurrence\Grammar;
 use Syndex\Core\Recurrence\LocalReading;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Time\PlaceName;
@@ -31,7 +33,7 @@ final class WriteLetter
     /** @var \WeakMap<Meeting, Expansion> */
     private \WeakMap $dates;
 
-    public function __construct(private readonly Factory $views, private readonly MeetingSeries $series, private readonly ZoneData $zones, private readonly HouseRules $rules)
+    public function __construct(private readonly Factory $views, private readonly MeetingSeries $series, private readonly ZoneData $zones, private readonly HouseRules $rules, private readonly Grammar $grammar)
     {
         $this->dates = new \WeakMap();
     }
@@ -111,20 +113,20 @@ final class WriteLetter
         $other = !$series->allDay && $known && $there->seconds !== $first->seconds;
 
         return [
-            'date' => EnglishSentence::weekdayAndDate($first),
+            'date' => EnglishWords::weekdayAndDate($first),
             'shortDate' => self::short($first),
             'clock' => $first->formatClock(),
             'place' => PlaceName::of($zone->id),
-            'length' => EnglishSentence::length($meeting->duration_minutes),
+            'length' => EnglishWords::length($meeting->duration_minutes),
             'allDay' => $series->allDay,
             'days' => intdiv($meeting->duration_minutes, 1440),
             'placeKnown' => $known,
             'anchorLine' => $other ? __('mail.anchor_time', ['clock' => $there->formatClock(), 'weekday' => self::weekday($there), 'place' => PlaceName::of($anchor->id)]) : null,
-            'sentence' => $series->rule === null ? null : EnglishSentence::join(EnglishSentence::pieces($series, $meeting->duration_minutes, $meeting->zone)),
-            'droppedLine' => $series->dropped === [] ? null : __('mail.dropped', ['dates' => implode(', ', array_map(EnglishSentence::date(...), $series->dropped))]),
+            'sentence' => $series->rule === null ? null : EnglishSentence::join($this->grammar->pieces($series, $meeting->duration_minutes)),
+            'droppedLine' => $series->dropped === [] ? null : __('mail.dropped', ['dates' => implode(', ', array_map(EnglishWords::date(...), $series->dropped))]),
             'shiftLines' => $series->allDay ? [] : array_map(static fn(array $e): string => __('mail.clock_shift', [
                 'dates' => $e['dates'] === 1 ? __('mail.one_date') : __('mail.n_dates', ['n' => (string) $e['dates']]),
-                'date' => EnglishSentence::date($e['first']),
+                'date' => EnglishWords::date($e['first']),
                 'clock' => $e['clock'],
             ]), $reading->exceptions()),
         ];
@@ -132,13 +134,13 @@ final class WriteLetter
 
     private static function weekday(WallTime $wall): string
     {
-        return explode(' ', EnglishSentence::weekdayAndDate($wall))[0];
+        return explode(' ', EnglishWords::weekdayAndDate($wall))[0];
     }
 
     /** "Wed 9 Dec 2026" */
     private static function short(WallTime $wall): string
     {
-        [$weekday, $day, $month, $year] = explode(' ', EnglishSentence::weekdayAndDate($wall));
+        [$weekday, $day, $month, $year] = explode(' ', EnglishWords::weekdayAndDate($wall));
 
         return substr($weekday, 0, 3) . " $day " . substr($month, 0, 3) . " $year";
     }

@@ -14,7 +14,7 @@ use Syndex\Core\Overlap\Participant;
 use Syndex\Core\Overlap\Plan;
 use Syndex\Core\Recurrence\AnchorAdvice;
 use Syndex\Core\Recurrence\AnchorMoves;
-use Syndex\Core\Recurrence\EnglishSentence;
+use Syndex\Core\Recurrence\Grammar;
 use Syndex\Core\Recurrence\MoveSeries;
 use Syndex\Core\Recurrence\Reanchor;
 use Syndex\Core\Recurrence\Repeats;
@@ -35,7 +35,7 @@ final readonly class PlanBoard
 
     private const WORK = 2_000_000;
 
-    public function __construct(private Occupancy $occupancy, private ZoneData $zones) {}
+    public function __construct(private Occupancy $occupancy, private ZoneData $zones, private Grammar $grammar) {}
 
     /**
      * @param  int  $shiftMinutes  the bar was let go so far from where it was
@@ -52,7 +52,7 @@ final readonly class PlanBoard
         $board = BoardBuilder::build($plan, $people, $index);
 
         return [
-            'sentence' => EnglishSentence::pieces($series, $sheet->durationMinutes, $anchor->id),
+            'sentence' => $this->grammar->pieces($series, $sheet->durationMinutes),
             'movedFrom' => $series->start->seconds === $asked->start->seconds || $anchorIn !== null ? null : $asked->start->format(),
             'startLocal' => $series->start->format(),
             'repeats' => $series->rule === null ? null : Repeats::fromRule($series->rule, $series->start),

@@ -7,6 +7,7 @@ namespace App\Planning;
 use App\People\Account;
 use Illuminate\Database\Eloquent\Builder;
 use Syndex\Core\Recurrence\EnglishSentence;
+use Syndex\Core\Recurrence\Grammar;
 use Syndex\Core\Time\PlaceName;
 
 /** The list of meetings, searched and filtered, a page at a time. */
@@ -14,7 +15,7 @@ final readonly class ListMeetings
 {
     private const PER_PAGE = 25;
 
-    public function __construct(private Visible $visible, private MeetingSeries $series) {}
+    public function __construct(private Visible $visible, private MeetingSeries $series, private Grammar $grammar) {}
 
     /** @return array{meetings: list<array<string, mixed>>, page: int, pages: int, total: int} */
     public function __invoke(Account $account, string $words, string $which, int $page): array
@@ -63,7 +64,7 @@ final readonly class ListMeetings
             'title' => $meeting->title,
             'status' => $meeting->status->value,
             'over' => $meeting->status === MeetingStatus::Sent && $meeting->last_ends_at !== null && $meeting->last_ends_at->isPast(),
-            'sentence' => EnglishSentence::join(EnglishSentence::pieces($series, $meeting->duration_minutes, $meeting->zone)),
+            'sentence' => EnglishSentence::join($this->grammar->pieces($series, $meeting->duration_minutes)),
             'repeated' => $series->isRepeated(),
             'allDay' => $meeting->all_day,
             'host' => $meeting->host?->called(),

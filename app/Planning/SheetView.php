@@ -7,14 +7,14 @@ namespace App\Planning;
 use App\Joining\KitResource;
 use App\People\PersonResource;
 use Illuminate\Http\Request;
-use Syndex\Core\Recurrence\EnglishSentence;
+use Syndex\Core\Recurrence\Grammar;
 use Syndex\Core\Recurrence\Repeats;
 use Syndex\Core\Time\PlaceName;
 
 /** A meeting as the sheet and its own page show it. */
 final readonly class SheetView
 {
-    public function __construct(private MeetingSeries $series) {}
+    public function __construct(private MeetingSeries $series, private Grammar $grammar) {}
 
     /** @return array<string, mixed> */
     public function of(Meeting $meeting, bool $withKit = true): array
@@ -46,7 +46,7 @@ final readonly class SheetView
             'rule' => $meeting->rrule,
             'repeats' => $series->rule === null ? null : Repeats::fromRule($series->rule, $series->start),
             'dropped' => $meeting->dropped_local,
-            'sentence' => EnglishSentence::pieces($series, $meeting->duration_minutes, $meeting->zone),
+            'sentence' => $this->grammar->pieces($series, $meeting->duration_minutes),
             'joinMode' => $meeting->join_mode->value,
             'kit' => $withKit && $meeting->kit !== null ? (new KitResource($meeting->kit))->toArray($request) : null,
             'coordinator' => $meeting->coordinator->person->called(),

@@ -36,6 +36,11 @@ final class BadLine extends \DomainException implements CoreException
         return new self('expected a series with a zone and a time of day, got a floating or all-day one', 'floating');
     }
 
+    public static function unknownLocale(string $locale): self
+    {
+        return new self(sprintf('expected the locale "en", got "%s"', mb_strimwidth($locale, 0, 80, '…')), 'unknown_locale');
+    }
+
     /** @param string $message what was expected, what came */
     public static function because(string $message): self
     {

@@ -87,7 +87,7 @@ final class EventKeys
             $times->extra,
             $times->dropped,
             $times->recurrenceId,
-            $fields->has('range') && $fields->oneOf('range', ['thisandfuture'], 'thisandfuture') !== '',
+            self::isThisAndFuture($fields),
         );
         if ($entry->thisAndFuture && $entry->recurrenceId === null) {
             throw BadLine::badValue('range', 'a range only beside a "recurrence_id"', $fields->raw('range'));
@@ -99,6 +99,13 @@ final class EventKeys
     private static function status(Fields $fields): ?EventStatus
     {
         return $fields->has('status') ? EventStatus::from(strtoupper($fields->oneOf('status', ['confirmed', 'tentative', 'cancelled'], ''))) : null;
+    }
+
+    private static function isThisAndFuture(Fields $fields): bool
+    {
+        $fields->oneOf('range', ['thisandfuture'], 'thisandfuture');
+
+        return $fields->has('range');
     }
 
     private static function rule(Fields $fields, CalendarTime $start): ?string

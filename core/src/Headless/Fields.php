@@ -27,6 +27,22 @@ final readonly class Fields
         return new self($values);
     }
 
+    /**
+     * Refuses keys that have no place beside others that are there.
+     *
+     * @param  list<string>  $allowed
+     *
+     * @throws BadLine if there is one
+     */
+    public function only(array $allowed): void
+    {
+        foreach (array_keys($this->values) as $key) {
+            if (!in_array((string) $key, $allowed, true)) {
+                throw BadLine::unknownKey((string) $key);
+            }
+        }
+    }
+
     /** Absent and null are the same here. */
     public function has(string $key): bool
     {

@@ -7,6 +7,8 @@ namespace Syndex\Core\Headless;
 use Syndex\Core\CoreException;
 use Syndex\Core\ICalendar\NotExpressible;
 use Syndex\Core\Recurrence\InvalidRule;
+use Syndex\Core\Recurrence\NotUnderstood;
+use Syndex\Core\Recurrence\TooOdd;
 use Syndex\Core\Time\UnknownZone;
 use Syndex\Core\Time\ZoneData;
 use Syndex\Core\TooMuchWork;
@@ -19,7 +21,7 @@ use Syndex\Core\TooMuchWork;
 final readonly class Protocol
 {
     /** Rises with every change of what a line may say or what comes back. */
-    public const VERSION = '1.0.0';
+    public const VERSION = '1.1.0';
 
     /** About half a second of processor time. */
     public const MOST_STEPS = 800_000;
@@ -37,6 +39,7 @@ final readonly class Protocol
             'expand' => new Expand($zones),
             'shifts' => new Shifts($zones),
             'vtimezone' => new Vtimezone($zones),
+            'sentence' => new Sentence($zones),
             'read' => new Read($zones),
             'write' => new Write($zones),
             default => null,
@@ -67,6 +70,10 @@ final readonly class Protocol
             return self::error($id, 'bad_rule', $bad);
         } catch (TooMuchWork $bad) {
             return self::error($id, 'too_much_work', $bad);
+        } catch (NotUnderstood $bad) {
+            return self::error($id, 'not_understood', $bad);
+        } catch (TooOdd $bad) {
+            return self::error($id, 'too_odd', $bad);
         } catch (NotExpressible $bad) {
             return self::error($id, 'not_expressible', $bad);
         } catch (CoreException $bad) {

@@ -5,43 +5,66 @@ declare(strict_types=1);
 namespace Syndex\Core\Recurrence;
 
 use Syndex\Core\Time\Gregorian;
-use Syndex\Core\Time\PlaceName;
 use Syndex\Core\Time\WallTime;
+use Syndex\Core\Time\ZoneNames;
+use Syndex\Core\Work;
 
-/** The plain sentence in English: when and how often, in one line, for the rules that the plan sheet makes. */
+/** The plain sentence in English: when and how often, in one line that reads back the same. */
 final class EnglishSentence
 {
-    private const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+    /** The first date of a rule is looked for with at most this much work. */
+    private const WORK = 500_000;
 
-    private const MONTHS = [1 => 'January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
+    /** More times of day than this no sentence lists. */
+    private const MOST_TIMES = 24;
 
-    private const ORDINALS = [1 => 'first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
+    /** What is said of a rule that has no words; it does not read back. */
+    private const ODD = 'by a rule of its own';
 
-    /**
-     * @param  string  $zoneId  the anchor zone, named even for an all-day series
-     * @return list<SentencePiece>
-     */
-    public static function pieces(Series $series, int $durationMinutes, string $zoneId): array
+    public function __construct(private readonly ZoneNames $zones) {}
+
+    /** @return list<SentencePiece> */
+    public function pieces(Series $series, int $durationMinutes): array
     {
-        $pieces = $series->rule === null
-            ? [new SentencePiece(null, 'on '), new SentencePiece('date', self::weekdayAndDate($series->start))]
-            : [new SentencePiece('repeats', self::repeats($series->rule, $series->start))];
+        $series = self::plain($series) ?? $series;
+        $rule = $series->rule;
+        if ($rule !== null && $rule->frequency->secondsBelowADay() !== null) {
+            return $this->withinADay($series, $rule, $durationMinutes);
+        }
+        $pieces = $rule === null
+            ? [new SentencePiece(null, 'on '), new SentencePiece('date', EnglishWords::weekdayAndDate($series->start))]
+            : [new SentencePiece('repeats', EnglishRule::words($rule) ?? self::ODD)];
         if ($series->allDay) {
             $pieces[] = new SentencePiece(null, ', ');
             $pieces[] = new SentencePiece('length', self::days($durationMinutes));
         } else {
+            $times = self::timesOfDay($series);
             $pieces[] = new SentencePiece(null, ' at ');
-            $pieces[] = new SentencePiece('time', $series->start->formatClock());
-            $pieces[] = new SentencePiece(null, ' ');
-            $pieces[] = new SentencePiece('zone', PlaceName::of($zoneId));
-            $pieces[] = new SentencePiece(null, ' time for ');
-            $pieces[] = new SentencePiece('length', self::length($durationMinutes));
-        }
-        if ($series->rule !== null) {
-            $pieces = [...$pieces, ...self::ending($series->rule), new SentencePiece(null, ' from '), new SentencePiece('start', self::date($series->start))];
+            $pieces[] = new SentencePiece('time', EnglishWords::listed(array_map(static fn(int $t): string => EnglishWords::clock(WallTime::ofSeconds($t)), $times)));
+            $pieces = [...$pieces, ...$this->zone($series), new SentencePiece(null, ' for '), new SentencePiece('length', EnglishWords::length($durationMinutes))];
         }
 
-        return $pieces;
+        return [...$pieces, ...self::ending($series), ...self::single($series)];
+    }
+
+    /** @return list<string> the parts of its rule for which there are no words; none if all can be said */
+    public static function oddParts(Series $series): array
+    {
+        $plain = self::plain($series);
+        if ($plain === null) {
+            return ['a rule that no date matches'];
+        }
+        $rule = $plain->rule;
+        if ($rule === null) {
+            return [];
+        }
+        if (EnglishRule::words($rule) !== null && count(self::timesOfDay($plain)) <= self::MOST_TIMES) {
+            return [];
+        }
+
+        $parts = array_values(array_filter(explode(';', $rule->toText()), static fn(string $part): bool => preg_match('/\A(?:FREQ|COUNT|UNTIL|INTERVAL)/', $part) !== 1));
+
+        return $parts === [] ? [$rule->toText()] : $parts;
     }
 
     /** @param list<SentencePiece> $pieces */
@@ -50,27 +73,55 @@ final class EnglishSentence
         return implode('', array_map(static fn(SentencePiece $p): string => $p->text, $pieces));
     }
 
-    public static function date(WallTime $wall): string
+    /** The same dates said in the plainest way, begun on the first of them; null where there is none. */
+    public static function plain(Series $series): ?Series
     {
-        [$year, $month, $day] = Gregorian::civil($wall->dayNumber());
-
-        return $day . ' ' . self::MONTHS[$month] . ' ' . $year;
-    }
-
-    public static function weekdayAndDate(WallTime $wall): string
-    {
-        return self::DAYS[Gregorian::weekday($wall->dayNumber())] . ' ' . self::date($wall);
-    }
-
-    public static function length(int $minutes): string
-    {
-        if ($minutes < 60 || ($minutes < 120 && $minutes % 60 !== 0)) {
-            return $minutes === 1 ? '1 minute' : "$minutes minutes";
+        if ($series->rule === null) {
+            return $series;
         }
-        $hours = intdiv($minutes, 60);
-        $text = $hours === 1 ? '1 hour' : "$hours hours";
+        $rule = PlainRule::of($series->rule, $series->start);
+        if (EnglishRule::words($rule) === null) {
+            return $series->withRule($rule);
+        }
+        if ($rule->skip !== Skip::Omit) {
+            // Its first date may belong to the month before, so the start stays where it is.
+            return $series->withRule($rule)->expand(Work::atMost(self::WORK), limit: 1)->starts === [] ? null : $series->withRule($rule);
+        }
+        try {
+            $series = $series->startedOnRule(Work::atMost(self::WORK));
+        } catch (NoDates) {
+            return null;
+        }
+        if ($rule->until !== null && $series->moment($series->start->seconds) > $rule->until->lastMoment($series->zone)) {
+            return null;
+        }
 
-        return $minutes % 60 === 0 ? $text : $text . ' and ' . self::length($minutes % 60);
+        return $series->withRule($rule->count === 1 ? null : PlainRule::of($rule, $series->start));
+    }
+
+    /** @return list<SentencePiece> */
+    private function withinADay(Series $series, Rule $rule, int $minutes): array
+    {
+        return [
+            new SentencePiece('repeats', EnglishRule::words($rule) ?? self::ODD),
+            new SentencePiece(null, ' from '), new SentencePiece('start', EnglishWords::date($series->start)),
+            new SentencePiece(null, ' at '), new SentencePiece('time', EnglishWords::clock($series->start)),
+            ...$this->zone($series),
+            new SentencePiece(null, ' for '), new SentencePiece('length', EnglishWords::length($minutes)),
+            new SentencePiece(null, $rule->isOpen() ? ' with ' : ', '), new SentencePiece('end', self::end($series, $rule)),
+            ...self::single($series),
+        ];
+    }
+
+    /** @return list<SentencePiece> */
+    private function zone(Series $series): array
+    {
+        $id = $series->zone?->id;
+        $name = $id === null ? 'floating' : $this->zones->of($id);
+
+        return $name === null
+            ? [new SentencePiece(null, ' in time zone '), new SentencePiece('zone', (string) $id)]
+            : [new SentencePiece(null, ' '), new SentencePiece('zone', $name), new SentencePiece(null, ' time')];
     }
 
     private static function days(int $minutes): string
@@ -80,131 +131,93 @@ final class EnglishSentence
         return $days <= 1 ? 'all day' : "$days days, all day";
     }
 
-    private static function repeats(Rule $rule, WallTime $start): string
-    {
-        $plain = $rule->positions === [] && $rule->weeks === [] && $rule->yearDays === [] && $rule->hours === [] && $rule->minutes === [] && $rule->seconds === [];
-        $text = match (true) {
-            !$plain => null,
-            $rule->frequency === Frequency::Daily => self::daily($rule),
-            $rule->frequency === Frequency::Weekly => self::weekly($rule, $start),
-            $rule->frequency === Frequency::Monthly => self::monthly($rule, $start),
-            $rule->frequency === Frequency::Yearly => self::yearly($rule, $start),
-            default => null,
-        };
-
-        return $text ?? 'by a rule of its own';
-    }
-
-    private static function daily(Rule $rule): ?string
-    {
-        return $rule->days === [] && $rule->months === [] && $rule->monthDays === [] ? self::every($rule->interval, 'day') : null;
-    }
-
-    private static function weekly(Rule $rule, WallTime $start): ?string
-    {
-        if ($rule->months !== []) {
-            return null;
-        }
-        $weekdays = array_map(static fn(WeekdayPick $p): int => $p->weekday, $rule->days) ?: [Gregorian::weekday($start->dayNumber())];
-        sort($weekdays);
-        $names = self::listed(array_map(static fn(int $d): string => self::DAYS[$d], $weekdays));
-        if ($weekdays === [0, 1, 2, 3, 4]) {
-            return $rule->interval === 1 ? 'every weekday' : self::every($rule->interval, 'week') . ' from Monday to Friday';
-        }
-        if ($rule->interval === 1 || ($rule->interval === 2 && count($weekdays) === 1)) {
-            return self::every($rule->interval, $names);
-        }
-
-        return self::every($rule->interval, 'week') . ' on ' . $names;
-    }
-
-    private static function monthly(Rule $rule, WallTime $start): ?string
-    {
-        if ($rule->months !== [] || ($rule->days !== [] && $rule->monthDays !== []) || count($rule->days) > 1 || count($rule->monthDays) > 1) {
-            return null;
-        }
-        $on = $rule->days !== [] ? self::picked($rule->days[0]) : self::monthDay($rule->monthDays[0] ?? Gregorian::civil($start->dayNumber())[2]);
-        if ($on === null) {
-            return null;
-        }
-
-        return 'on the ' . $on . ' of ' . self::every($rule->interval, 'month');
-    }
-
-    private static function yearly(Rule $rule, WallTime $start): ?string
-    {
-        [, $month, $day] = Gregorian::civil($start->dayNumber());
-        if (count($rule->months) > 1 || count($rule->monthDays) > 1 || count($rule->days) > 1 || ($rule->days !== [] && ($rule->monthDays !== [] || $rule->months === []))) {
-            return null;
-        }
-        $month = $rule->months[0] ?? $month;
-        if ($rule->days !== []) {
-            $on = self::picked($rule->days[0]);
-
-            return $on === null ? null : self::every($rule->interval, 'year') . ' on the ' . $on . ' of ' . self::MONTHS[$month];
-        }
-        $monthDay = $rule->monthDays[0] ?? $day;
-
-        return $monthDay < 1 ? null : self::every($rule->interval, 'year') . ' on ' . $monthDay . ' ' . self::MONTHS[$month];
-    }
-
     /** @return list<SentencePiece> */
-    private static function ending(Rule $rule): array
+    private static function ending(Series $series): array
     {
-        if ($rule->count !== null) {
-            return [new SentencePiece(null, ', '), new SentencePiece('end', $rule->count === 1 ? 'once' : "$rule->count times")];
+        $rule = $series->rule;
+        if ($rule === null) {
+            return [];
         }
-        if ($rule->until !== null) {
-            return [new SentencePiece(null, ', '), new SentencePiece('end', 'until ' . self::date(WallTime::ofSeconds($rule->until->lastWall(null))))];
+        $start = EnglishWords::date($series->start);
+        $times = self::timesOfDay($series);
+        if (!$series->allDay && count($times) > 1 && $series->start->secondOfDay() !== $times[0]) {
+            $start .= ' at ' . EnglishWords::clock($series->start);
+        }
+        $from = [new SentencePiece(null, ' from '), new SentencePiece('start', $start)];
+        $end = new SentencePiece('end', self::end($series, $rule));
+
+        return match (true) {
+            $rule->count !== null => [new SentencePiece(null, ', '), $end, ...$from],
+            $rule->until !== null => [new SentencePiece(null, ','), ...$from, new SentencePiece(null, ' '), $end],
+            default => [new SentencePiece(null, ','), ...$from, new SentencePiece(null, ' with '), $end],
+        };
+    }
+
+    private static function end(Series $series, Rule $rule): string
+    {
+        return match (true) {
+            $rule->count !== null => "$rule->count times",
+            $rule->until !== null => 'until ' . self::lastDay($series, $rule->until),
+            default => 'no end',
+        };
+    }
+
+    /** The last day on which a date may fall, with a time of day where UNTIL cuts through the day's dates. */
+    private static function lastDay(Series $series, Until $until): string
+    {
+        $last = $until->lastMoment($series->zone);
+        $wall = $series->zone?->toWall($last) ?? $last;
+        $midnight = Gregorian::floorDiv($wall, 86400) * 86400;
+        if ($series->rule?->frequency->secondsBelowADay() !== null) {
+            return EnglishWords::date(WallTime::ofSeconds($midnight)) . ' at ' . EnglishWords::clock(WallTime::ofSeconds($wall));
+        }
+        $within = array_values(array_filter(self::timesOfDay($series), static fn(int $time): bool => $series->moment($midnight + $time) <= $last));
+
+        return match (count($within)) {
+            count(self::timesOfDay($series)) => EnglishWords::date(WallTime::ofSeconds($midnight)),
+            0 => EnglishWords::date(WallTime::ofSeconds($midnight - 86400)),
+            default => EnglishWords::date(WallTime::ofSeconds($midnight)) . ' at ' . EnglishWords::clock(WallTime::ofSeconds($midnight + max($within))),
+        };
+    }
+
+    /**
+     * Dates taken away and added.
+     *
+     * @return list<SentencePiece>
+     */
+    private static function single(Series $series): array
+    {
+        $times = self::timesOfDay($series);
+        $said = static fn(WallTime $wall): string => EnglishWords::date($wall)
+            . ($series->allDay || $times === [$wall->secondOfDay()] ? '' : ' at ' . EnglishWords::clock($wall));
+        $pieces = [];
+        foreach (['except' => $series->dropped, 'and also on' => $series->extra] as $lead => $walls) {
+            if ($walls !== []) {
+                $pieces[] = new SentencePiece(null, ", $lead ");
+                $pieces[] = new SentencePiece($lead === 'except' ? 'except' : 'also', EnglishWords::listed(array_map($said, $walls)));
+            }
         }
 
-        return [new SentencePiece(null, ', '), new SentencePiece('end', 'with no end')];
+        return $pieces;
     }
 
-    private static function every(int $interval, string $what): string
+    /** @return list<int> seconds of the day at which a day's dates begin */
+    private static function timesOfDay(Series $series): array
     {
-        return match (true) {
-            $interval === 1 => "every $what",
-            isset(self::ORDINALS[$interval]) => 'every ' . self::ORDINALS[$interval] . " $what",
-            default => 'every ' . self::numbered($interval) . " $what",
-        };
-    }
+        $rule = $series->rule;
+        $second = $series->start->secondOfDay();
+        if ($rule === null || $rule->frequency->secondsBelowADay() !== null) {
+            return $rule === null ? [$second] : [];
+        }
+        $times = [];
+        foreach ($rule->hours ?: [intdiv($second, 3600)] as $hour) {
+            foreach ($rule->minutes ?: [intdiv($second, 60) % 60] as $minute) {
+                foreach ($rule->seconds ?: [$second % 60] as $ofMinute) {
+                    $times[] = $hour * 3600 + $minute * 60 + $ofMinute;
+                }
+            }
+        }
 
-    private static function picked(WeekdayPick $pick): ?string
-    {
-        $day = self::DAYS[$pick->weekday];
-
-        return match (true) {
-            $pick->nth >= 1 && $pick->nth <= 5 => self::ORDINALS[$pick->nth] . " $day",
-            $pick->nth === -1 => "last $day",
-            $pick->nth === -2 => "second to last $day",
-            default => null,
-        };
-    }
-
-    private static function monthDay(int $day): ?string
-    {
-        return match (true) {
-            $day > 0 => self::numbered($day),
-            $day === -1 => 'last day',
-            default => null,
-        };
-    }
-
-    private static function numbered(int $number): string
-    {
-        $tail = in_array($number % 100, [11, 12, 13], true) ? 'th' : match ($number % 10) {
-            1 => 'st', 2 => 'nd', 3 => 'rd', default => 'th',
-        };
-
-        return $number . $tail;
-    }
-
-    /** @param list<string> $names */
-    private static function listed(array $names): string
-    {
-        $last = array_pop($names);
-
-        return $names === [] ? (string) $last : implode(', ', $names) . ' and ' . $last;
+        return $times;
     }
 }

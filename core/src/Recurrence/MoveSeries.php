@@ -38,6 +38,6 @@ final class MoveSeries
             default => $day,
         }, $rule->monthDays);
 
-        return $rule->withDays($picks, $monthDays);
+        return $rule->with(days: $picks, monthDays: $monthDays);
     }
 }

@@ -43,27 +43,73 @@ final readonly class Rule
 
     public function withCount(?int $count): self
     {
-        return $this->copy($count, null, $this->days, $this->monthDays, true);
+        return $this->ending($count, null);
     }
 
     public function withUntil(?Until $until): self
     {
-        return $this->copy(null, $until, $this->days, $this->monthDays, true);
+        return $this->ending(null, $until);
     }
 
     /**
-     * @param list<WeekdayPick> $days
-     * @param list<int> $monthDays
+     * The same rule with some of its parts changed; a part that is left out stays.
+     *
+     * @param ?list<WeekdayPick> $days
+     * @param ?list<int> $monthDays
+     * @param ?list<int> $months
+     * @param ?list<int> $positions
      */
-    public function withDays(array $days, array $monthDays): self
+    public function with(?Frequency $frequency = null, ?int $interval = null, ?array $days = null, ?array $monthDays = null, ?array $months = null, ?array $positions = null, ?int $weekStart = null, ?Skip $skip = null): self
     {
-        return $this->copy($this->count, $this->until, $days, $monthDays, true);
+        return new self(
+            $frequency ?? $this->frequency,
+            $interval ?? $this->interval,
+            $this->count,
+            $this->until,
+            $this->seconds,
+            $this->minutes,
+            $this->hours,
+            $days ?? $this->days,
+            $monthDays ?? $this->monthDays,
+            $this->yearDays,
+            $this->weeks,
+            $months ?? $this->months,
+            $positions ?? $this->positions,
+            $weekStart ?? $this->weekStart,
+            $skip ?? $this->skip,
+        );
     }
 
     /** Without BYHOUR, BYMINUTE and BYSECOND. */
     public function withoutTimesOfDay(): self
     {
-        return $this->copy($this->count, $this->until, $this->days, $this->monthDays, false);
+        return $this->atTimes([], [], []);
+    }
+
+    /**
+     * @param list<int> $hours
+     * @param list<int> $minutes
+     * @param list<int> $seconds
+     */
+    public function atTimes(array $hours, array $minutes, array $seconds): self
+    {
+        return new self(
+            $this->frequency,
+            $this->interval,
+            $this->count,
+            $this->until,
+            $seconds,
+            $minutes,
+            $hours,
+            $this->days,
+            $this->monthDays,
+            $this->yearDays,
+            $this->weeks,
+            $this->months,
+            $this->positions,
+            $this->weekStart,
+            $this->skip,
+        );
     }
 
     public function isOpen(): bool
@@ -106,22 +152,18 @@ final readonly class Rule
         return implode(';', $parts);
     }
 
-    /**
-     * @param list<WeekdayPick> $days
-     * @param list<int> $monthDays
-     */
-    private function copy(?int $count, ?Until $until, array $days, array $monthDays, bool $timesOfDay): self
+    private function ending(?int $count, ?Until $until): self
     {
         return new self(
             $this->frequency,
             $this->interval,
             $count,
             $until,
-            $timesOfDay ? $this->seconds : [],
-            $timesOfDay ? $this->minutes : [],
-            $timesOfDay ? $this->hours : [],
-            $days,
-            $monthDays,
+            $this->seconds,
+            $this->minutes,
+            $this->hours,
+            $this->days,
+            $this->monthDays,
             $this->yearDays,
             $this->weeks,
             $this->months,

@@ -7,6 +7,6 @@ namespace Syndex\Core\Recurrence;
 /** A stretch of the plain sentence: text that stands for one part of the plan, or the words between two. */
 final readonly class SentencePiece
 {
-    /** @param 'repeats'|'date'|'time'|'zone'|'length'|'end'|'start'|null $part */
+    /** @param 'repeats'|'date'|'time'|'zone'|'length'|'end'|'start'|'except'|'also'|null $part */
     public function __construct(public ?string $part, public string $text) {}
 }

@@ -66,6 +66,11 @@ final readonly class Series
         return new self($start, $this->zone, $this->allDay, $this->rule, $this->extra, $this->dropped);
     }
 
+    public function withRule(?Rule $rule): self
+    {
+        return new self($this->start, $this->zone, $this->allDay, $rule, $this->extra, $this->dropped);
+    }
+
     public function isRepeated(): bool
     {
         return $this->rule !== null || $this->extra !== [];
@@ -139,7 +144,7 @@ final readonly class Series
     {
         $lastMoment = $rule->until?->lastMoment($this->zone) ?? PHP_INT_MAX;
         $lastWall = min($rule->until?->lastWall($this->zone) ?? PHP_INT_MAX, $end === PHP_INT_MAX ? PHP_INT_MAX : $end + 2 * 86400);
-        $last = $found === [] ? PHP_INT_MIN : max(array_keys($found));
+        $last = PHP_INT_MIN;
         $byRule = 0;
         $walk = new RuleWalk($rule, $this->start, $work);
         foreach ($walk->from($least === PHP_INT_MIN ? $this->start->seconds : $least - 2 * 86400) as $walls) {

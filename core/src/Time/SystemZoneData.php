@@ -47,6 +47,11 @@ final class SystemZoneData implements ZoneData
         return isset($this->known[$id]);
     }
 
+    public function currentIds(): array
+    {
+        return \DateTimeZone::listIdentifiers();
+    }
+
     public function ids(): array
     {
         $this->knows('UTC');

@@ -18,6 +18,9 @@ interface ZoneData
 
     public function knows(string $id): bool;
 
+    /** @return list<string> the names that the zone data keep as their own, without links to others, in byte order */
+    public function currentIds(): array;
+
     /** @return list<string> every name, in byte order */
     public function ids(): array;
 }

@@ -17,7 +17,7 @@ const WITH_BREAK = new Set([15, 45, 75]);
 /** The plain sentence that heads the sheet; its underlined parts open small editors. */
 export function Sentence({ sheet, pieces, change }: SentenceProps) {
   const { t } = useTranslation();
-  const editors: Record<NonNullable<Piece['part']>, { label: string; editor: (close: () => void) => ReactNode; className?: string }> = {
+  const editors: Record<Exclude<Piece['part'], null | 'except' | 'also'>, { label: string; editor: (close: () => void) => ReactNode; className?: string }> = {
     repeats: {
       label: t('sheet.repeats'),
       editor: (close) => <RepeatsEditor sheet={sheet} change={change} close={close} />,
@@ -65,7 +65,7 @@ export function Sentence({ sheet, pieces, change }: SentenceProps) {
       </Edit>
       {', '}
       {pieces.map((piece, index) =>
-        piece.part === null ? (
+        piece.part === null || piece.part === 'except' || piece.part === 'also' ? (
           <span key={index}>{piece.text}</span>
         ) : index === pieces.length - 1 ? (
           <span key={piece.part} className="whitespace-nowrap">

@@ -4,7 +4,7 @@ import { getJson, sendJson } from '../lib/api';
 import { personShape } from '../people/people';
 
 export const pieceShape = z.object({
-  part: z.enum(['repeats', 'date', 'time', 'zone', 'length', 'end', 'start']).nullable(),
+  part: z.enum(['repeats', 'date', 'time', 'zone', 'length', 'end', 'start', 'except', 'also']).nullable(),
   text: z.string(),
 });
 export type Piece = z.infer<typeof pieceShape>;

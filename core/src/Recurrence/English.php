@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Syndex\Core\Recurrence;
+
+use Syndex\Core\Time\WallTime;
+use Syndex\Core\Time\ZoneData;
+use Syndex\Core\Time\ZoneNames;
+
+/** English sentences about when and how often. */
+final readonly class English implements Grammar
+{
+    private ZoneNames $names;
+
+    public function __construct(private ZoneData $zones)
+    {
+        $this->names = new ZoneNames($zones);
+    }
+
+    public function write(Series $series, int $durationMinutes): string
+    {
+        $odd = EnglishSentence::oddParts($series);
+
+        return $odd === [] ? EnglishSentence::join($this->pieces($series, $durationMinutes)) : throw TooOdd::parts($odd);
+    }
+
+    public function pieces(Series $series, int $durationMinutes): array
+    {
+        return (new EnglishSentence($this->names))->pieces($series, $durationMinutes);
+    }
+
+    public function read(string $text, WallTime $today, ?string $zoneId): ReadSentence
+    {
+        $heard = EnglishReader::read($text, $today, $this->names);
+        $zoneId = $heard->zone ?? $zoneId;
+        if ($zoneId !== null && !$this->zones->knows($zoneId)) {
+            throw NotUnderstood::words($zoneId, 'there is no such zone');
+        }
+
+        return HeardSeries::of($heard, trim($text), $today, $zoneId === null ? null : $this->zones->zone($zoneId));
+    }
+}

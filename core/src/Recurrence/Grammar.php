@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Syndex\Core\Recurrence;
+
+use Syndex\Core\Time\WallTime;
+
+/** The plain sentence of one language, both ways. */
+interface Grammar
+{
+    /** @throws TooOdd if there are no words for the series; the parts are listed */
+    public function write(Series $series, int $durationMinutes): string;
+
+    /**
+     * The sentence cut where a part of it can be changed; a rule too odd for words is named as such.
+     *
+     * @return list<SentencePiece>
+     */
+    public function pieces(Series $series, int $durationMinutes): array;
+
+    /**
+     * @param  WallTime  $today  its midnight
+     * @param  ?string  $zoneId  where the sentence names none; null: floating
+     *
+     * @throws NotUnderstood quoting what has no meaning, or several
+     */
+    public function read(string $text, WallTime $today, ?string $zoneId): ReadSentence;
+}

@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Syndex\Core\Recurrence;
+
+/** What a typed sentence means. */
+final readonly class ReadSentence
+{
+    /** @param list<string> $understood the pieces of the text that meant something, in order */
+    public function __construct(public Series $series, public int $durationMinutes, public array $understood) {}
+}

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Syndex\Core\Time;
+
+/** The plain names of zones: the city at the end of an IANA name, without accents and underscores, where it names one zone only. */
+final class ZoneNames
+{
+    /**
+     * Letters that the zone data use as names, but people for other clocks or none: only their full names count.
+     */
+    private const NOT_PLAIN = ['est', 'mst', 'hst', 'cet', 'met', 'eet', 'wet', 'factory', 'local', 'universal', 'zulu', 'uct', 'act', 'lhi', 'nsw'];
+
+    /** Names of cities in use beside those at the end of their zones'. */
+    private const ALSO = ['ho chi minh city' => 'Asia/Ho_Chi_Minh', 'utc' => 'UTC', 'gmt' => 'GMT'];
+
+    /** @var array<string, ?string> zone by plain name; null where the name means several */
+    private ?array $byName = null;
+
+    public function __construct(private readonly ZoneData $zones) {}
+
+    /** @return ?string the zone that a name means: plain, or in full in any letter case; null for none or several */
+    public function find(string $name): ?string
+    {
+        $this->byName ??= $this->index();
+
+        return $this->byName[self::plain($name)] ?? null;
+    }
+
+    /** @return ?string the name under which people find this zone again; null if only the full one does */
+    public function of(string $id): ?string
+    {
+        foreach ([PlaceName::of($id), self::city($id), $id] as $name) {
+            if ($this->find($name) === $id && preg_match('/\A[\p{L}.’\' -]+\z/u', $name) === 1) {
+                return $name;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array<string, ?string> */
+    private function index(): array
+    {
+        $current = array_fill_keys($this->zones->currentIds(), true);
+        $names = [];
+        foreach ([true, false] as $isCurrent) {
+            $found = [];
+            foreach ($this->zones->ids() as $id) {
+                if (isset($current[$id]) === $isCurrent) {
+                    $found[self::plain(self::city($id))][] = $id;
+                }
+            }
+            foreach ($found as $name => $ids) {
+                $names[$name] ??= count($ids) === 1 ? $ids[0] : null;
+                if (count($ids) > 1 && !isset($names[$name])) {
+                    $names[$name] = null;
+                }
+            }
+        }
+        foreach (self::NOT_PLAIN as $name) {
+            unset($names[$name]);
+        }
+        foreach ($this->zones->ids() as $id) {
+            if (str_contains($id, '/')) {
+                $names[self::plain($id)] = $id;
+            }
+        }
+
+        return [...$names, ...array_filter(self::ALSO, $this->zones->knows(...))];
+    }
+
+    private static function city(string $id): string
+    {
+        return str_replace('_', ' ', substr($id, (int) strrpos("/$id", '/')));
+    }
+
+    private static function plain(string $name): string
+    {
+        $apart = \Normalizer::normalize($name, \Normalizer::FORM_D);
+        $bare = (string) preg_replace('/\p{Mn}/u', '', is_string($apart) ? $apart : $name);
+
+        return strtolower(trim((string) preg_replace('/[\s_.’\']+/u', ' ', str_replace(['’', "'", '.'], '', $bare))));
+    }
+}
