@@ -86,30 +86,15 @@ final readonly class Series
     public function expand(Work $work, ?Instant $from = null, ?Instant $to = null, int $limit = self::MOST): Expansion
     {
         $limit = min($limit, self::MOST);
-        [$least, $end] = [$from->seconds ?? PHP_INT_MIN, $to->seconds ?? PHP_INT_MAX];
-        $dropped = [];
-        foreach ($this->dropped as $wall) {
-            $dropped[$this->moment($wall->seconds)] = true;
-        }
-        $found = [];
+        $dates = new DateCollector($from->seconds ?? PHP_INT_MIN, $to->seconds ?? PHP_INT_MAX, array_map(fn(WallTime $w): int => $this->moment($w->seconds), $this->dropped));
         foreach ($this->rule === null ? [$this->start, ...$this->extra] : $this->extra as $wall) {
-            $moment = $this->moment($wall->seconds);
-            if ($moment >= $least && $moment < $end && !isset($dropped[$moment])) {
-                $found[$moment] ??= $wall->seconds;
-            }
+            $dates->addSingle($this->moment($wall->seconds), $wall->seconds);
         }
         if ($this->rule !== null) {
-            $found = $this->rule->count === null
-                ? $this->walkOpen($this->rule, $work, $found, $dropped, $least, $end, $limit)
-                : $this->walkCounted($this->rule, $work, $found, $dropped, $least, $end, $limit);
-        }
-        ksort($found);
-        $complete = count($found) <= $limit;
-        if (!$complete) {
-            $found = array_slice($found, 0, $limit, true);
+            $this->walk($this->rule, $work, $dates, $limit);
         }
 
-        return new Expansion(array_keys($found), array_values($found), $complete);
+        return $dates->expansion($limit);
     }
 
     /**
@@ -135,75 +120,26 @@ final readonly class Series
         return $this->zone === null ? $wall : $this->zone->toUtc($wall);
     }
 
-    /**
-     * @param  array<int, int>  $found
-     * @param  array<int, true>  $dropped
-     * @return array<int, int> wall times by moment
-     */
-    private function walkOpen(Rule $rule, Work $work, array $found, array $dropped, int $least, int $end, int $limit): array
+    private function walk(Rule $rule, Work $work, DateCollector $dates, int $limit): void
     {
-        $lastMoment = $rule->until?->lastMoment($this->zone) ?? PHP_INT_MAX;
-        $lastWall = min($rule->until?->lastWall($this->zone) ?? PHP_INT_MAX, $end === PHP_INT_MAX ? PHP_INT_MAX : $end + 2 * 86400);
-        $last = PHP_INT_MIN;
-        $byRule = 0;
         $walk = new RuleWalk($rule, $this->start, $work);
-        foreach ($walk->from($least === PHP_INT_MIN ? $this->start->seconds : $least - 2 * 86400) as $walls) {
-            foreach ($walls as $wall) {
-                if ($wall > $lastWall) {
-                    return $found;
-                }
-                $moment = $this->moment($wall);
-                if ($moment > $lastMoment || $moment < $least || $moment >= $end || isset($dropped[$moment])) {
-                    continue;
-                }
-                if ($byRule > $limit && $moment > $last && !$this->isShifted($wall)) {
-                    return $found;
-                }
-                if (!isset($found[$moment])) {
-                    $found[$moment] = $wall;
-                    $byRule++;
-                    $last = max($last, $moment);
-                }
+        $lastOfCount = $rule->count === null ? null : $walk->nth($rule->count, $this->zone);
+        $left = $rule->count === null || $lastOfCount !== null ? PHP_INT_MAX : $rule->count;
+        $lastMoment = $rule->until?->lastMoment($this->zone) ?? PHP_INT_MAX;
+        $lastWall = min($rule->until?->lastWall($this->zone) ?? PHP_INT_MAX, $lastOfCount ?? PHP_INT_MAX, $dates->to === PHP_INT_MAX ? PHP_INT_MAX : $dates->to + 2 * 86400);
+        $from = $left !== PHP_INT_MAX || $dates->from === PHP_INT_MIN ? $this->start->seconds : $dates->from - 2 * 86400;
+        foreach ($walk->from($from) as $walls) {
+            $isLast = $walls[count($walls) - 1] > $lastWall;
+            if ($isLast) {
+                $walls = array_values(array_filter($walls, static fn(int $wall): bool => $wall <= $lastWall));
+            }
+            if ($walls !== []) {
+                [$moments, $skips] = $this->zone === null ? [$walls, false] : $this->zone->toUtcAll($walls);
+                $left -= $dates->addByRule($moments, $walls, $skips, $left, $lastMoment);
+            }
+            if ($isLast || $left <= 0 || $dates->isPast($limit)) {
+                return;
             }
         }
-
-        return $found;
-    }
-
-    /**
-     * @param  array<int, int>  $found
-     * @param  array<int, true>  $dropped
-     * @return array<int, int> wall times by moment
-     */
-    private function walkCounted(Rule $rule, Work $work, array $found, array $dropped, int $least, int $end, int $limit): array
-    {
-        $left = $rule->count ?? 0;
-        $shifted = [];
-        $byRule = 0;
-        foreach ((new RuleWalk($rule, $this->start, $work))->from($this->start->seconds) as $walls) {
-            foreach ($walls as $wall) {
-                if ($left === 0 || ($byRule > $limit && !$this->isShifted($wall)) || ($end !== PHP_INT_MAX && $wall > $end + 2 * 86400)) {
-                    return $found;
-                }
-                $moment = $this->moment($wall);
-                if ($this->isShifted($wall)) {
-                    $shifted[$moment] = true;
-                } elseif (isset($shifted[$moment])) {
-                    continue;
-                }
-                $left--;
-                if ($moment >= $least && $moment < $end && !isset($dropped[$moment]) && !isset($found[$moment])) {
-                    $found[$moment] = $wall;
-                    $byRule++;
-                }
-            }
-        }
-
-        return $found;
-    }
-
-    private function isShifted(int $wall): bool
-    {
-        return $this->zone !== null && $this->zone->skips($wall);
     }
 }

@@ -9,14 +9,27 @@ use Syndex\Core\Time\Gregorian;
 /**
  * Which days of a year a rule's day-level parts select, month by month.
  *
- * The answer depends only on the kind of year: its length, the weekday of its first day, and the lengths of the years
- * before and after (for week numbers). There are 28 kinds, so each is worked out once and kept. The BY parts work together as
- * filters, with the roles of the table in RFC 5545 3.3.10; days that a month lacks follow RFC 7529 4.1.
+ * The answer depends only on the kind of year: its length and the weekday of its first day, with week numbers also the
+ * lengths of the years before and after. There are 14 kinds, or 56, so each is worked out once and kept, for all rules that
+ * select alike. The BY parts work together as filters, with the roles of the table in RFC 5545 3.3.10; days that a month
+ * lacks follow RFC 7529 4.1.
  */
 final class YearPattern
 {
+    /** So many patterns are kept for the next series that asks for the same. */
+    private const KEPT = 64;
+
+    /** @var array<string, self> */
+    private static array $kept = [];
+
+    /** @var array<int, int> kind by year of the calendar's cycle */
+    private static array $kinds = [];
+
     /** @var array<int, array<int<1, 12>, list<int>>> */
     private array $known = [];
+
+    /** @var array<int, list<int>> */
+    private array $wholeYears = [];
 
     /** @var list<int> */
     private readonly array $monthDays;
@@ -32,7 +45,7 @@ final class YearPattern
 
     private readonly bool $ofMonth;
 
-    public function __construct(private readonly Rule $rule, int $startDay)
+    private function __construct(private readonly Rule $rule, int $startDay)
     {
         [, $month, $day] = Gregorian::civil($startDay);
         $yearly = $rule->frequency === Frequency::Yearly;
@@ -45,6 +58,24 @@ final class YearPattern
         $this->ofMonth = !$yearly || $rule->months !== [];
     }
 
+    public static function of(Rule $rule, int $startDay): self
+    {
+        [, $month, $day] = Gregorian::civil($startDay);
+        $key = implode(' ', [
+            $rule->frequency->value, $rule->skip->value, $rule->weekStart, $month, $day, Gregorian::weekday($startDay),
+            implode(',', array_map(static fn(WeekdayPick $pick): string => $pick->toText(), $rule->days)),
+            implode(',', $rule->monthDays), implode(',', $rule->yearDays), implode(',', $rule->weeks), implode(',', $rule->months),
+        ]);
+        if (!isset(self::$kept[$key])) {
+            if (count(self::$kept) >= self::KEPT) {
+                self::$kept = [];
+            }
+            self::$kept[$key] = new self($rule, $startDay);
+        }
+
+        return self::$kept[$key];
+    }
+
     /**
      * Days selected in each month, counted from the year's first day; SKIP may put one just outside its month.
      *
@@ -52,9 +83,39 @@ final class YearPattern
      */
     public function ofYear(int $year): array
     {
-        $kind = (Gregorian::isLeap($year) ? 1 : 0) + (Gregorian::isLeap($year - 1) ? 2 : 0) + (Gregorian::isLeap($year + 1) ? 4 : 0) + 8 * Gregorian::weekday(Gregorian::yearStart($year));
+        $kind = $this->kind($year);
 
         return $this->known[$kind] ??= $this->workOut($year);
+    }
+
+    /**
+     * The same for the whole year, each day once.
+     *
+     * @return list<int> ascending
+     */
+    public function wholeYear(int $year): array
+    {
+        $kind = $this->kind($year);
+        if (isset($this->wholeYears[$kind])) {
+            return $this->wholeYears[$kind];
+        }
+        $days = array_merge(...array_values($this->ofYear($year)));
+        if ($this->rule->skip !== Skip::Omit) {
+            $days = array_values(array_unique($days));
+            sort($days);
+        }
+
+        return $this->wholeYears[$kind] = $days;
+    }
+
+    /** Years of the same kind have the same pattern. */
+    public function kind(int $year): int
+    {
+        // The calendar repeats itself after 400 years, which are a whole number of weeks.
+        $kind = self::$kinds[$year % 400] ??= 8 * Gregorian::weekday(Gregorian::yearStart($year))
+            + (Gregorian::isLeap($year) ? 1 : 0) + (Gregorian::isLeap($year - 1) ? 2 : 0) + (Gregorian::isLeap($year + 1) ? 4 : 0);
+
+        return $this->rule->weeks === [] ? $kind & ~6 : $kind;
     }
 
     /** @return array<int<1, 12>, list<int>> */
@@ -201,15 +262,17 @@ final class YearPattern
         $days = [];
         for ($of = 0; $of < 3; $of++) {
             $weeks = intdiv($starts[$of + 1] - $starts[$of], 7);
-            for ($week = 1; $week <= $weeks; $week++) {
+            foreach ($this->rule->weeks as $picked) {
+                $week = $picked > 0 ? $picked : $weeks + 1 + $picked;
                 $start = $starts[$of] + 7 * ($week - 1);
-                if ($start < $length && $start + 7 > 0 && $this->isPicked($week, $weeks)) {
+                if ($week >= 1 && $week <= $weeks && $start < $length && $start + 7 > 0) {
                     for ($day = max(0, $start); $day < min($length, $start + 7); $day++) {
                         $days[$day] = true;
                     }
                 }
             }
         }
+        ksort($days);
 
         return $days;
     }
@@ -217,11 +280,6 @@ final class YearPattern
     private static function lengthOf(int $year): int
     {
         return Gregorian::isLeap($year) ? 366 : 365;
-    }
-
-    private function isPicked(int $week, int $weeks): bool
-    {
-        return in_array($week, $this->rule->weeks, true) || in_array($week - $weeks - 1, $this->rule->weeks, true);
     }
 
     /** First day of week 1, counted from the year's first day: -3 to 3. */

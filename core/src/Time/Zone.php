@@ -74,6 +74,40 @@ final class Zone
         return $wall - $this->offset[$this->wallHint = self::find($this->wallAt, $wall, $this->wallHint)];
     }
 
+    /**
+     * The moments of many wall times, and whether any of them is skipped; as {@see toUtc}, without a question for each.
+     *
+     * @param  non-empty-list<int>  $walls  ascending
+     * @return array{non-empty-list<int>, bool}
+     */
+    public function toUtcAll(array $walls): array
+    {
+        if ($walls[count($walls) - 1] >= $this->listedUntil - 86400) {
+            return [array_map($this->toUtc(...), $walls), array_filter($walls, $this->skips(...)) !== []];
+        }
+        $index = self::find($this->wallAt, $walls[0], $this->wallHint);
+        [$offset, $next, $gap] = $this->segment($index);
+        $skips = false;
+        foreach ($walls as &$wall) {
+            while ($wall >= $next) {
+                [$offset, $next, $gap] = $this->segment(++$index);
+            }
+            $skips = $skips || $wall >= $gap;
+            $wall -= $offset;
+        }
+        $this->wallHint = $index;
+
+        return [$walls, $skips];
+    }
+
+    /** @return array{int, int, int} the offset after so many changes, the wall time at which it ends, and the one from which wall times are skipped */
+    private function segment(int $index): array
+    {
+        $next = $this->wallAt[$index] ?? PHP_INT_MAX;
+
+        return [$this->offset[$index], $next, $next === PHP_INT_MAX ? PHP_INT_MAX : $this->at[$index] + $this->offset[$index]];
+    }
+
     public function toWall(int $utc): int
     {
         return $utc + $this->offsetAt($utc);
@@ -83,6 +117,18 @@ final class Zone
     public function skips(int $wall): bool
     {
         return $this->toWall($this->toUtc($wall)) !== $wall;
+    }
+
+    /** Whether a whole day or more is skipped between two wall times, as where a place crosses the date line. */
+    public function skipsADay(int $from, int $to): bool
+    {
+        foreach ($this->wallAt as $index => $wall) {
+            if ($wall >= $from && $wall - 86400 <= $to && $this->offset[$index + 1] - $this->offset[$index] >= 86400) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

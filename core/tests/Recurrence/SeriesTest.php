@@ -40,7 +40,7 @@ describe('Series::expand', function (): void {
 
     it('does not walk from the start to a window far away', function (string $rule): void {
         $found = Tests\series('1970-01-01T09:00:00', 'Europe/Berlin', $rule)->expand(
-            Work::atMost(200),
+            Work::atMost(2_000),
             Instant::parse('2026-06-01T00:00:00Z'),
             Instant::parse('2026-06-11T00:00:00Z'),
         );
@@ -76,6 +76,21 @@ describe('Series::expand', function (): void {
 
         expect($series->expand(Work::atMost(2_000_000))->starts)->toBe($expected);
     })->with([1, 20, 52, 53, -1, -52, -53]);
+
+    it('counts by arithmetic as by walking', function (string $zone, string $rule): void {
+        $counted = Tests\series('2009-12-28T10:15:00', $zone, "$rule;COUNT=1000");
+        $walked = array_slice(Tests\series('2009-12-28T10:15:00', $zone, $rule)->expand(Work::atMost(2_000_000), limit: 1000)->starts, 0, 1000);
+
+        expect($counted->expand(Work::atMost(2_000_000))->starts)->toBe($walked)
+            ->and($counted->expand(Work::atMost(2_000_000), Instant::ofSeconds($walked[990]))->starts)->toBe(array_slice($walked, 990));
+        // Pacific/Apia crossed the date line and had no 30 December 2011: that date and the next are one moment.
+    })->with(['Europe/Lisbon', 'Pacific/Apia'])->with(['FREQ=DAILY', 'FREQ=DAILY;INTERVAL=3', 'FREQ=DAILY;BYHOUR=7', 'FREQ=WEEKLY', 'FREQ=WEEKLY;INTERVAL=2;BYDAY=FR,SA,MO;WKST=SU', 'FREQ=HOURLY;INTERVAL=5']);
+
+    it('does not walk to a window past a count that arithmetic finds', function (string $rule, int $dates): void {
+        $found = Tests\series('1970-01-01T09:00:00', 'Europe/Berlin', $rule)->expand(Work::atMost(2_000), Instant::parse('2026-06-01T00:00:00Z'));
+
+        expect($found->count())->toBe($dates);
+    })->with(['daily' => ['FREQ=DAILY;COUNT=20610', 5], 'weekly' => ['FREQ=WEEKLY;COUNT=2945', 1], 'ended before' => ['FREQ=DAILY;COUNT=20000', 0]]);
 
     it('ends quickly on a rule that can never match', function (string $rule): void {
         expect(Tests\series('2026-01-01T09:00:00', 'UTC', $rule)->expand(Work::atMost(200_000))->starts)->toBe([]);
