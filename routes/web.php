@@ -19,6 +19,7 @@ use App\People\SessionController;
 use App\People\ZoneController;
 use App\Planning\MeetingController;
 use App\Planning\OccurrencesController;
+use App\Planning\SeriesController;
 use Illuminate\Support\Facades\Route;
 
 /*
@@ -55,6 +56,8 @@ Route::prefix('api')->group(function (): void {
         Route::put('meetings/{meeting}', [MeetingController::class, 'update']);
         Route::delete('meetings/{meeting}', [MeetingController::class, 'destroy']);
         Route::post('board', BoardController::class);
+        Route::post('series', [SeriesController::class, 'look']);
+        Route::post('sentence', [SeriesController::class, 'sentence']);
         Route::get('meetings/{meeting}/shifts', [ShiftReportController::class, 'show']);
         Route::get('meetings/{meeting}/shifts.csv', [ShiftReportController::class, 'csv']);
         Route::post('meetings/{meeting}/kit', KitController::class);

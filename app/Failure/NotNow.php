@@ -24,6 +24,12 @@ final class NotNow extends Refusal
         return new self('not_ready', 422, __('failures.not_ready'), ['missing' => $missing]);
     }
 
+    /** @param bool $all whether there are no more than so many */
+    public static function manyDates(int $dates, bool $all): self
+    {
+        return new self('many_dates', 422, __($all ? 'failures.many_dates' : 'failures.more_dates', ['count' => number_format($dates)]), ['dates' => $dates]);
+    }
+
     public static function tooLateToTakeBack(): self
     {
         return new self('too_late', 409, __('failures.too_late'));

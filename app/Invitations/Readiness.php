@@ -6,6 +6,7 @@ namespace App\Invitations;
 
 use App\Planning\Meeting;
 use App\Planning\MeetingSeries;
+use Syndex\Core\Recurrence\PlainDates;
 use Syndex\Core\Time\Instant;
 use Syndex\Core\Time\ZoneData;
 use Syndex\Core\Work;
@@ -17,7 +18,7 @@ final readonly class Readiness
 
     public function __construct(private MeetingSeries $series, private ZoneData $zones) {}
 
-    /** @return list<'title'|'people'|'kit'|'dates'> */
+    /** @return list<'title'|'people'|'kit'|'dates'|'plain_dates'> */
     public function missing(Meeting $meeting): array
     {
         $meeting->loadMissing(['attendees', 'kit']);
@@ -27,7 +28,16 @@ final readonly class Readiness
             $meeting->attendees->isEmpty() ? 'people' : null,
             $meeting->join_mode->isOnline() && $meeting->kit === null ? 'kit' : null,
             $this->liesAhead($meeting) ? null : 'dates',
+            $this->canBeSaid($meeting) ? null : 'plain_dates',
         ]));
+    }
+
+    /** Whether every calendar will know its dates: as a rule, or as a list of them. */
+    private function canBeSaid(Meeting $meeting): bool
+    {
+        $series = $this->series->of($meeting);
+
+        return !PlainDates::needed($series) || PlainDates::canListAll($series);
     }
 
     /** Whether a date is still to come, or under way. */

@@ -37,7 +37,7 @@ final class BenchCommand extends Command
         $this->grow($people->all(), $layDown);
         [$client, $token] = $this->signedIn();
         $body = [
-            'title' => '', 'purpose' => '', 'agenda' => [], 'links' => [], 'hostId' => null, 'zone' => 'Africa/Nairobi', 'allDay' => false, 'durationMinutes' => 45, 'rule' => null,
+            'title' => '', 'purpose' => '', 'agenda' => [], 'links' => [], 'hostId' => null, 'zone' => 'Africa/Nairobi', 'allDay' => false, 'durationMinutes' => 45,
             'attendees' => $people->map(fn(Person $p): array => ['personId' => $p->id, 'role' => 'required'])->all(), 'dropped' => [], 'joinMode' => 'undecided', 'place' => '', 'index' => 0,
             'repeats' => ['every' => 'week', 'interval' => 1, 'days' => ['tue'], 'monthBy' => 'date', 'monthDay' => 1, 'nth' => 1, 'weekday' => 'tue', 'end' => 'count', 'count' => self::DATES, 'untilOn' => null],
         ];

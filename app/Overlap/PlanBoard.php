@@ -8,18 +8,16 @@ use App\People\Person;
 use App\People\PersonKind;
 use App\Planning\AttendeeRole;
 use App\Planning\SaveSheet;
+use App\Planning\SeriesView;
 use App\Planning\Sheet;
 use Syndex\Core\Overlap\BoardBuilder;
 use Syndex\Core\Overlap\Participant;
 use Syndex\Core\Overlap\Plan;
 use Syndex\Core\Recurrence\AnchorAdvice;
 use Syndex\Core\Recurrence\AnchorMoves;
-use Syndex\Core\Recurrence\Grammar;
 use Syndex\Core\Recurrence\MoveSeries;
 use Syndex\Core\Recurrence\Reanchor;
-use Syndex\Core\Recurrence\Repeats;
 use Syndex\Core\Time\PlaceName;
-use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\WorkingHours;
 use Syndex\Core\Time\Zone;
 use Syndex\Core\Time\ZoneData;
@@ -35,7 +33,7 @@ final readonly class PlanBoard
 
     private const WORK = 2_000_000;
 
-    public function __construct(private Occupancy $occupancy, private ZoneData $zones, private Grammar $grammar) {}
+    public function __construct(private Occupancy $occupancy, private ZoneData $zones, private SeriesView $seriesView) {}
 
     /**
      * @param  int  $shiftMinutes  the bar was let go so far from where it was
@@ -52,11 +50,8 @@ final readonly class PlanBoard
         $board = BoardBuilder::build($plan, $people, $index);
 
         return [
-            'sentence' => $this->grammar->pieces($series, $sheet->durationMinutes),
+            ...$this->seriesView->of($series, $sheet->durationMinutes),
             'movedFrom' => $series->start->seconds === $asked->start->seconds || $anchorIn !== null ? null : $asked->start->format(),
-            'startLocal' => $series->start->format(),
-            'repeats' => $series->rule === null ? null : Repeats::fromRule($series->rule, $series->start),
-            'dropped' => array_map(static fn(WallTime $w): string => $w->format(), $series->dropped),
             'zone' => $anchor->id,
             'zoneCity' => PlaceName::of($anchor->id),
             'anchors' => $this->anchors($plan, $people),

@@ -18,6 +18,9 @@ final readonly class SaveSheet
 {
     private const WORK = 2_000_000;
 
+    /** A series with more dates than this is asked about. */
+    private const MANY = 1000;
+
     public function __construct(private LayDown $layDown, private SheetView $view, private Live $live) {}
 
     /** @param int $version the version that the browser began from */
@@ -33,6 +36,9 @@ final readonly class SaveSheet
             if ($meeting->version !== $version) {
                 throw NotNow::changedElsewhere($this->view->of($meeting));
             }
+            if (!$sheet->manyAgreed && $series->rule?->toText() !== $meeting->rrule) {
+                self::refuseMany($series);
+            }
             $meeting->update([
                 'version' => $version + 1,
                 'title' => $sheet->title,
@@ -44,6 +50,7 @@ final readonly class SaveSheet
                 'all_day' => $series->allDay,
                 'duration_minutes' => $sheet->durationMinutes,
                 'rrule' => $series->rule?->toText(),
+                'extra_local' => array_map(static fn(WallTime $w): string => $w->format(), $series->extra),
                 'dropped_local' => array_map(static fn(WallTime $w): string => $w->format(), $series->dropped),
                 'join_mode' => $sheet->joinMode,
                 'place' => $sheet->place === '' ? null : $sheet->place,
@@ -72,6 +79,17 @@ final readonly class SaveSheet
         }
 
         return $moved;
+    }
+
+    private static function refuseMany(Series $series): void
+    {
+        if ($series->rule?->isOpen() !== false) {
+            return;
+        }
+        $found = $series->expand(Work::atMost(self::WORK));
+        if ($found->count() > self::MANY) {
+            throw NotNow::manyDates($found->count(), $found->complete);
+        }
     }
 
     private function replaceAgenda(Meeting $meeting, Sheet $sheet): void

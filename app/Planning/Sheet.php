@@ -15,6 +15,7 @@ final readonly class Sheet
      * @param  list<array{label: string, url: string}>  $links
      * @param  list<array{personId: string, role: AttendeeRole}>  $attendees
      * @param  Series  $series  as asked for: its start may not be on the rule yet
+     * @param  bool  $manyAgreed  whether it may have more dates than most would mean
      */
     public function __construct(
         public string $title,
@@ -28,5 +29,6 @@ final readonly class Sheet
         public int $durationMinutes,
         public JoinMode $joinMode,
         public string $place,
+        public bool $manyAgreed = true,
     ) {}
 }

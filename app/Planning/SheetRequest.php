@@ -5,18 +5,7 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\People\Person;
-use Illuminate\Contracts\Validation\Validator;
-use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
-use Illuminate\Validation\ValidationException;
-use Syndex\Core\Recurrence\InvalidRepeats;
-use Syndex\Core\Recurrence\InvalidRule;
-use Syndex\Core\Recurrence\Repeats;
-use Syndex\Core\Recurrence\RuleParser;
-use Syndex\Core\Recurrence\Series;
-use Syndex\Core\Time\InvalidTime;
-use Syndex\Core\Time\WallTime;
-use Syndex\Core\Time\Zone;
 use Syndex\Core\Time\ZoneData;
 
 /**
@@ -24,12 +13,8 @@ use Syndex\Core\Time\ZoneData;
  *
  * A draft may be unfinished, but whatever stands in it must make sense by itself.
  */
-class SheetRequest extends FormRequest
+class SheetRequest extends SeriesRequest
 {
-    private const MOST_MINUTES = 1440;
-
-    private const MOST_DAYS = 31;
-
     /** @return array<string, mixed> */
     public function rules(): array
     {
@@ -47,48 +32,15 @@ class SheetRequest extends FormRequest
             'attendees.*.personId' => ['required', 'string', 'distinct'],
             'attendees.*.role' => ['required', Rule::enum(AttendeeRole::class)],
             'hostId' => ['present', 'nullable', 'string'],
-            'startLocal' => ['required', 'string'],
-            'zone' => ['required', 'string'],
-            'allDay' => ['required', 'boolean'],
-            'durationMinutes' => ['required', 'integer', 'min:5', 'multiple_of:5', 'max:' . self::MOST_DAYS * 1440],
-            'repeats' => ['present', 'nullable', 'array'],
-            'rule' => ['sometimes', 'nullable', 'string', 'max:500'],
-            'dropped' => ['present', 'array', 'max:1000'],
-            'dropped.*' => ['string'],
             'joinMode' => ['required', Rule::enum(JoinMode::class)],
             'place' => ['present', 'nullable', 'string', 'max:300'],
-            ...(is_array($this->input('repeats')) ? self::repeatsRules() : []),
-        ];
-    }
-
-    /** @return array<string, mixed> */
-    private static function repeatsRules(): array
-    {
-        return [
-            'repeats.every' => ['required', Rule::in(['day', 'week', 'month', 'year'])],
-            'repeats.interval' => ['required', 'integer'],
-            'repeats.days' => ['present', 'array'],
-            'repeats.days.*' => ['string'],
-            'repeats.monthBy' => ['required', Rule::in(['date', 'weekday'])],
-            'repeats.monthDay' => ['required', 'integer'],
-            'repeats.nth' => ['required', 'integer'],
-            'repeats.weekday' => ['required', 'string'],
-            'repeats.end' => ['required', Rule::in(['count', 'until', 'open'])],
-            'repeats.count' => ['required', 'integer'],
-            'repeats.untilOn' => ['present', 'nullable', 'string'],
+            'manyAgreed' => ['sometimes', 'boolean'],
+            ...parent::rules(),
         ];
     }
 
     public function sheet(ZoneData $zones): Sheet
     {
-        $zone = $this->zone($zones);
-        $allDay = $this->boolean('allDay');
-        $duration = $this->integer('durationMinutes');
-        if ($allDay ? $duration % 1440 !== 0 : $duration > self::MOST_MINUTES) {
-            $this->fail('durationMinutes', __($allDay ? 'planning.whole_days' : 'planning.a_day_at_most'));
-        }
-        $series = $this->series($zone, $allDay);
-
         return new Sheet(
             $this->string('title')->trim()->toString(),
             $this->string('purpose')->trim()->toString(),
@@ -96,49 +48,13 @@ class SheetRequest extends FormRequest
             array_values(array_map(static fn(array $l): array => ['label' => trim((string) $l['label']), 'url' => $l['url']], (array) $this->input('links'))),
             $this->people(),
             $this->hostId(),
-            $series,
-            $zone,
-            $duration,
+            $this->series($zones),
+            $this->zone($zones),
+            $this->durationMinutes(),
             JoinMode::from($this->string('joinMode')->toString()),
             $this->string('place')->trim()->toString(),
+            $this->boolean('manyAgreed'),
         );
-    }
-
-    private function series(Zone $zone, bool $allDay): Series
-    {
-        $start = $this->wall('startLocal', $this->string('startLocal')->toString());
-        if ($allDay) {
-            $start = WallTime::parseDate($start->formatDate());
-        }
-        try {
-            $rule = match (true) {
-                is_array($this->input('repeats')) => Repeats::toRule($this->form()),
-                $this->filled('rule') => RuleParser::parse($this->string('rule')->toString()),
-                default => null,
-            };
-        } catch (InvalidRepeats $bad) {
-            $this->fail('repeats.' . $bad->field, __('planning.repeats_' . $bad->field));
-        } catch (InvalidRule $bad) {
-            $this->fail('rule', $bad->getMessage());
-        }
-        $dropped = $rule === null ? [] : array_map(fn(string $text): WallTime => $this->wall('dropped', $text), array_values((array) $this->input('dropped')));
-
-        return $allDay ? Series::allDay($start, $rule, [], $dropped) : Series::timed($start, $zone, $rule, [], $dropped);
-    }
-
-    /**
-     * @return array{every: 'day'|'week'|'month'|'year', interval: int, days: list<string>, monthBy: 'date'|'weekday', monthDay: int, nth: int, weekday: string, end: 'count'|'until'|'open', count: int, untilOn: ?string}
-     */
-    private function form(): array
-    {
-        /** @var array{every: 'day'|'week'|'month'|'year', interval: int|string, days: list<string>, monthBy: 'date'|'weekday', monthDay: int|string, nth: int|string, weekday: string, end: 'count'|'until'|'open', count: int|string, untilOn: ?string} $form */
-        $form = $this->input('repeats');
-
-        return [
-            'every' => $form['every'], 'interval' => (int) $form['interval'], 'days' => array_values($form['days']), 'monthBy' => $form['monthBy'],
-            'monthDay' => (int) $form['monthDay'], 'nth' => (int) $form['nth'], 'weekday' => $form['weekday'], 'end' => $form['end'],
-            'count' => (int) $form['count'], 'untilOn' => $form['untilOn'],
-        ];
     }
 
     /** @return list<array{title: string, minutes: ?int, speaker: ?string}> lines without anything in them left out */
@@ -176,31 +92,5 @@ class SheetRequest extends FormRequest
         $host = $this->input('hostId');
 
         return is_string($host) && in_array($host, array_column((array) $this->input('attendees'), 'personId'), true) ? $host : null;
-    }
-
-    private function zone(ZoneData $zones): Zone
-    {
-        $id = $this->string('zone')->toString();
-
-        return $zones->knows($id) ? $zones->zone($id) : $this->fail('zone', __('planning.unknown_zone'));
-    }
-
-    private function wall(string $field, string $text): WallTime
-    {
-        try {
-            return WallTime::parse($text);
-        } catch (InvalidTime) {
-            $this->fail($field, __('planning.unreadable_time'));
-        }
-    }
-
-    private function fail(string $field, string $message): never
-    {
-        throw ValidationException::withMessages([$field => $message]);
-    }
-
-    protected function failedValidation(Validator $validator): void
-    {
-        throw new ValidationException($validator);
     }
 }

@@ -7,14 +7,12 @@ namespace App\Planning;
 use App\Joining\KitResource;
 use App\People\PersonResource;
 use Illuminate\Http\Request;
-use Syndex\Core\Recurrence\Grammar;
-use Syndex\Core\Recurrence\Repeats;
 use Syndex\Core\Time\PlaceName;
 
 /** A meeting as the sheet and its own page show it. */
 final readonly class SheetView
 {
-    public function __construct(private MeetingSeries $series, private Grammar $grammar) {}
+    public function __construct(private MeetingSeries $series, private SeriesView $seriesView) {}
 
     /** @return array<string, mixed> */
     public function of(Meeting $meeting, bool $withKit = true): array
@@ -37,16 +35,13 @@ final readonly class SheetView
                 'partstat' => $a->partstat,
             ])->all(),
             'hostId' => $meeting->host_id,
-            'startLocal' => $meeting->starts_local->format('Y-m-d\TH:i:s'),
             'zone' => $meeting->zone,
             'place' => $meeting->place ?? '',
             'zoneCity' => PlaceName::of($meeting->zone),
             'allDay' => $meeting->all_day,
             'durationMinutes' => $meeting->duration_minutes,
             'rule' => $meeting->rrule,
-            'repeats' => $series->rule === null ? null : Repeats::fromRule($series->rule, $series->start),
-            'dropped' => $meeting->dropped_local,
-            'sentence' => $this->grammar->pieces($series, $meeting->duration_minutes),
+            ...$this->seriesView->of($series, $meeting->duration_minutes),
             'joinMode' => $meeting->join_mode->value,
             'kit' => $withKit && $meeting->kit !== null ? (new KitResource($meeting->kit))->toArray($request) : null,
             'coordinator' => $meeting->coordinator->person->called(),

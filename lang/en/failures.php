@@ -16,6 +16,8 @@ return [
     'locked_kept' => 'This meeting was kept without sending. Nobody has been told of it.',
     'changed_elsewhere' => 'This sheet was changed in another window after you opened it. Both versions are kept until you choose one.',
     'not_ready' => 'This meeting is not ready to be sent. What is missing is named below.',
+    'many_dates' => 'That makes :count dates. The sheet is kept as it was until you say so.',
+    'more_dates' => 'That makes more than :count dates. The sheet is kept as it was until you say so.',
     'too_late' => 'The invitations have left already. The meeting can be called off instead.',
     'over' => 'All dates of this meeting are over.',
     'link_spent' => 'This link was used already or is too old. Ask for a new one.',

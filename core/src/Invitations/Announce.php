@@ -9,9 +9,14 @@ use Syndex\Core\ICalendar\CalendarEvent;
 use Syndex\Core\ICalendar\CalendarPerson;
 use Syndex\Core\ICalendar\CalendarWriter;
 use Syndex\Core\ICalendar\EventStatus;
+use Syndex\Core\Recurrence\PlainDates;
 use Syndex\Core\Time\Instant;
 
-/** Says who must be told what, when a meeting is sent or called off (RFC 5546 3.2.2 and 3.2.5). */
+/**
+ * Says who must be told what, when a meeting is sent or called off (RFC 5546 3.2.2 and 3.2.5).
+ *
+ * A rule that not every calendar understands goes out as plain dates; {@see PlainDates} says when they are too many.
+ */
 final class Announce
 {
     /** @return list<Message> a REQUEST to each invitee; the organizer's own address gets none */
@@ -50,7 +55,7 @@ final class Announce
             uid: $meeting->uid,
             sequence: $sequence,
             stamp: $now,
-            series: $meeting->series,
+            series: PlainDates::needed($meeting->series) ? PlainDates::of($meeting->series) : $meeting->series,
             durationMinutes: $meeting->durationMinutes,
             summary: $meeting->summary,
             description: $off || $meeting->description === '' ? null : $meeting->description,

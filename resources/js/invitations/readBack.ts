@@ -20,7 +20,7 @@ export type Odd = z.infer<typeof odd>;
 
 const shape = z.object({
   meeting: meetingShape,
-  missing: z.array(z.enum(['title', 'people', 'kit', 'dates'])),
+  missing: z.array(z.enum(['title', 'people', 'kit', 'dates', 'plain_dates'])),
   odd: z.array(odd),
   recipients: z.array(
     z.object({

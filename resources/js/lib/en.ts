@@ -434,7 +434,7 @@ export const en = {
     takeBack: 'Take it back',
     takenBack: 'Taken back; no mail has left.',
   },
-  missing: { title: 'It has no title.', people: 'Nobody is invited.', kit: 'It is online, but has no room on the bridge.', dates: 'All its dates are over.', mend: 'Change it' },
+  missing: { title: 'It has no title.', people: 'Nobody is invited.', kit: 'It is online, but has no room on the bridge.', dates: 'All its dates are over.', plain_dates: 'Its rule moves days that a month lacks. Few calendars know such rules, so the dates are sent one by one: give it an end, with 1,000 dates at most.', mend: 'Change it' },
   odd: {
     clashOne: '{{date}} clashes for {{name}}',
     clash: '{{count}} dates clash for {{name}}',

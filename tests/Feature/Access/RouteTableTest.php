@@ -44,6 +44,8 @@ $table = [
     'GET api/meetings/{draft}/shifts' => [401, 403, 403, 200, 200],
     'GET api/meetings/{draft}/shifts.csv' => [401, 403, 403, 200, 200],
     'POST api/board' => [401, 403, 403, 200, 200],
+    'POST api/series' => [401, 403, 403, 200, 200],
+    'POST api/sentence' => [401, 403, 403, 200, 200],
     'POST api/meetings/{draft}/kit' => [401, 403, 403, 201, 201],
     'POST api/meetings/{sent}/kit' => [401, 403, 403, 409, 409],
     'GET api/meetings/{draft}/read-back' => [401, 403, 403, 200, 200],
@@ -106,6 +108,8 @@ it('answers each according to who asks', function (string $route, int $who, int 
     $body = match (true) {
         str_starts_with($route, 'PUT api/meetings') => sheet($meeting),
         str_ends_with($route, '/send') => ['version' => $meeting->version],
+        $route === 'POST api/series' => sheet($meeting),
+        $route === 'POST api/sentence' => ['text' => 'weekly tue 15:30', 'zone' => 'Africa/Nairobi'],
         $route === 'POST api/board' => [...sheet($meeting), 'index' => 0],
         $route === 'POST api/people' => ['kind' => 'guest', 'email' => 'new@orchard.example'],
         $route === 'POST api/guests' || $route === 'POST api/guests/check' => ['address' => 'new@orchard.example'],

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\ValidationException;
+use Syndex\Core\Recurrence\EnglishSentence;
+use Syndex\Core\Recurrence\Grammar;
+use Syndex\Core\Recurrence\NotUnderstood;
+use Syndex\Core\Recurrence\Series;
+use Syndex\Core\Time\WallTime;
+use Syndex\Core\Time\ZoneData;
+use Syndex\Core\Work;
+
+/** What a way of repeating comes to, before it is taken; and what a typed sentence means. Nothing is kept. */
+final readonly class SeriesController
+{
+    private const WORK = 2_000_000;
+
+    /** So many of the next dates are named. */
+    private const NEXT = 10;
+
+    public function __construct(private SeriesView $view, private ZoneData $zones) {}
+
+    public function look(EditSeriesRequest $request): JsonResponse
+    {
+        $series = SaveSheet::onRule($request->edited($this->zones));
+        $isOpen = $series->rule?->isOpen() ?? false;
+        $found = $series->expand(Work::atMost(self::WORK), limit: $isOpen ? self::NEXT : Series::MOST);
+
+        return new JsonResponse([
+            ...$this->view->of($series, $request->durationMinutes()),
+            'odd' => EnglishSentence::oddParts($series),
+            'next' => array_map(static fn(int $wall): string => WallTime::ofSeconds($wall)->format(), array_slice($found->walls, 0, self::NEXT)),
+            'dates' => $isOpen ? null : $found->count(),
+            'complete' => $isOpen || $found->complete,
+        ]);
+    }
+
+    public function sentence(Request $request, Grammar $grammar): JsonResponse
+    {
+        $request->validate(['text' => ['required', 'string', 'max:500'], 'zone' => ['required', 'string', fn(string $field, mixed $zone, \Closure $fail) => is_string($zone) && $this->zones->knows($zone) ? null : $fail(__('planning.unknown_zone'))]]);
+        $zone = $this->zones->zone($request->string('zone')->toString());
+        $today = WallTime::parseDate(WallTime::ofSeconds($zone->toWall(now()->getTimestamp()))->formatDate());
+        try {
+            $read = $grammar->read($request->string('text')->toString(), $today, $zone->id);
+        } catch (NotUnderstood $not) {
+            throw ValidationException::withMessages(['text' => __('planning.not_understood', ['quote' => $not->quote, 'reason' => $not->reason])]);
+        }
+        $series = SaveSheet::onRule($read->series);
+
+        return new JsonResponse([
+            ...$this->view->of($series, $read->durationMinutes),
+            'zone' => $read->series->zone->id ?? $zone->id,
+            'allDay' => $series->allDay,
+            'durationMinutes' => $read->durationMinutes,
+            'understood' => $read->understood,
+        ]);
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use Syndex\Core\Recurrence\Grammar;
+use Syndex\Core\Recurrence\Repeats;
+use Syndex\Core\Recurrence\RuleParts;
+use Syndex\Core\Recurrence\Series;
+use Syndex\Core\Time\WallTime;
+
+/** When and how often, in the form in which the browser sends it back. */
+final readonly class SeriesView
+{
+    public function __construct(private Grammar $grammar) {}
+
+    /** @return array<string, mixed> */
+    public function of(Series $series, int $durationMinutes): array
+    {
+        return [
+            'startLocal' => $series->start->format(),
+            'repeats' => $series->rule === null ? null : Repeats::fromRule($series->rule, $series->start),
+            'custom' => $series->rule === null ? null : RuleParts::fromRule($series->rule),
+            'dropped' => array_map(static fn(WallTime $w): string => $w->format(), $series->dropped),
+            'extra' => array_map(static fn(WallTime $w): string => $w->format(), $series->extra),
+            'sentence' => $this->grammar->pieces($series, $durationMinutes),
+        ];
+    }
+}
