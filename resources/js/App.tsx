@@ -8,6 +8,7 @@ import { DispatchPage } from './invitations/DispatchPage';
 import { ReadBackPage } from './invitations/ReadBackPage';
 import { SentPage } from './invitations/SentPage';
 import { useLive } from './lib/useLive';
+import { isTyping } from './lib/useSheetKey';
 import { FirstAccountPage } from './people/FirstAccountPage';
 import { PeoplePage } from './people/PeoplePage';
 import { sessionQuery, type Session } from './people/session';
@@ -71,14 +72,7 @@ function SignedIn({ session }: { session: Session }) {
         setPalette(true);
         return;
       }
-      const target = event.target instanceof HTMLElement ? event.target : null;
-      if (
-        !shortcuts ||
-        event.ctrlKey ||
-        event.metaKey ||
-        event.altKey ||
-        target?.closest('input, textarea, select, [role=dialog], [role=slider]')
-      ) {
+      if (!shortcuts || isTyping(event)) {
         return;
       }
       const actions: Record<string, () => void> = {
@@ -150,6 +144,8 @@ function SignedIn({ session }: { session: Session }) {
           ))}
           <dt className="font-semibold">{t('keys.barKeys')}</dt>
           <dd>{t('keys.bar')}</dd>
+          <dt className="font-semibold">s</dt>
+          <dd>{t('keys.s')}</dd>
           <dt className="font-semibold">Alt ↑ ↓</dt>
           <dd>{t('keys.agenda')}</dd>
         </dl>

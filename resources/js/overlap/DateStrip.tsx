@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { dayMonth, shortDate } from '../lib/time';
 import type { DateState } from './board';
@@ -12,6 +13,8 @@ export type DateStripProps = {
   dropped: string[];
   restore: (wall: string) => void;
   complete: boolean;
+  /** What else can be done with single dates. */
+  children?: ReactNode;
 };
 
 const MANY = 16;
@@ -19,7 +22,7 @@ const EDGE = { good: 'border-b-good', odd: 'border-b-odd border-b-2 [border-bott
 const INK = { good: 'text-muted', odd: 'text-odd', broken: 'text-broken' };
 
 /** Every date with its state in words; of many dates, those that do not fit, and a count of the rest. */
-export function DateStrip({ dates, people, selected, choose, drop, dropped, restore, complete }: DateStripProps) {
+export function DateStrip({ dates, people, selected, choose, drop, dropped, restore, complete, children }: DateStripProps) {
   const { t } = useTranslation();
   const judged = dates.map((state) => ({ state, words: dateWords(t, state, people) }));
   const shown =
@@ -70,6 +73,7 @@ export function DateStrip({ dates, people, selected, choose, drop, dropped, rest
             </button>
           </span>
         ))}
+        {children}
       </p>
     </div>
   );

@@ -1,7 +1,7 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { z } from 'zod';
 import { sendJson } from '../lib/api';
-import { pieceShape, repeatsShape } from '../planning/meetings';
+import { seriesShape } from '../planning/meetings';
 import { boardWire, type Sheet } from '../planning/sheet';
 
 const segment = z.object({ from: z.number(), to: z.number(), tone: z.string(), label: z.string(), count: z.number() });
@@ -61,11 +61,8 @@ const fit = z.object({
 });
 
 export const boardShape = z.object({
-  sentence: z.array(pieceShape),
+  ...seriesShape.shape,
   movedFrom: z.string().nullable(),
-  startLocal: z.string(),
-  repeats: repeatsShape.nullable(),
-  dropped: z.array(z.string()),
   zone: z.string(),
   zoneCity: z.string(),
   anchors: z.array(z.object({ zone: z.string(), city: z.string(), people: z.number() })),

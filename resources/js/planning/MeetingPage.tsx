@@ -127,7 +127,7 @@ function Shown({ meeting }: { meeting: Meeting }) {
                   {t('meeting.copyLink')}
                 </Button>
               )}
-              {plans && meeting.rule && !meeting.allDay && (
+              {plans && (meeting.rule || meeting.extra.length > 0) && !meeting.allDay && (
                 <Link className="changeable font-medium" to={`/meetings/${meeting.id}/shifts`}>
                   {t('shifts.title')}
                 </Link>

@@ -3,7 +3,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Navigate, useNavigate, useParams } from 'react-router';
 import { ApiError, send } from '../lib/api';
-import { clock, longDate, shortDate, weekday } from '../lib/time';
+import { clock, dayMonth, longDate, shortDate, weekday } from '../lib/time';
 import { useDebounced } from '../lib/useDebounced';
 import { useMedia } from '../lib/useMedia';
 import { AllDates } from '../overlap/AllDates';
@@ -19,10 +19,15 @@ import { Dialog } from '../ui/Dialog';
 import { ErrorNote } from '../ui/ErrorNote';
 import { useTell } from '../ui/Notice';
 import { Page } from '../ui/Page';
+import { Popover } from '../ui/Popover';
+import { useSheetKey } from '../lib/useSheetKey';
+import { WhenForm } from './DatesEditor';
 import { JoinSection } from './JoinSection';
 import { meetingQuery, type Meeting } from './meetings';
 import { Sentence } from './Sentence';
-import type { Sheet } from './sheet';
+import { editDate, type DateEdit } from './series';
+import { taken, type Sheet } from './sheet';
+import { TypedSentence } from './TypedSentence';
 import { useSheet } from './useSheet';
 import { WhatSection } from './WhatSection';
 import { WhoSection } from './WhoSection';
@@ -61,6 +66,9 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
   const [worstFirst, setWorstFirst] = useState(false);
   const [fits, setFits] = useState(false);
   const [discarding, setDiscarding] = useState(false);
+  const [typing, setTyping] = useState(false);
+  const [moving, setMoving] = useState(false);
+  const [adding, setAdding] = useState(false);
   const asked = useDebounced(sheet, 90);
   const board = useQuery({ ...boardQuery(meeting.id, asked, index), placeholderData: keepPreviousData });
   const planned = board.data;
@@ -68,15 +76,27 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
 
   const move = useMutation({
     mutationFn: (shiftMinutes: number) => moveBar(meeting.id, sheet, index, shiftMinutes),
-    onSuccess: (now) => change({ startLocal: now.startLocal, ...(sheet.repeats ? { repeats: now.repeats } : {}), dropped: now.dropped }),
+    onSuccess: (now) => change(taken(now)),
     onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
   });
   const reanchor = useMutation({
     mutationFn: (zone: string) => anchorIn(meeting.id, sheet, index, zone),
-    onSuccess: (now) =>
-      change({ zone: now.zone, startLocal: now.startLocal, ...(sheet.repeats ? { repeats: now.repeats } : {}), dropped: now.dropped }),
+    onSuccess: (now) => change({ ...taken(now), zone: now.zone }),
     onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
   });
+  const dateEdit = useMutation({
+    mutationFn: (edit: DateEdit) => editDate(sheet, edit),
+    onSuccess: (now) => {
+      change(taken(now));
+      setMoving(false);
+      setAdding(false);
+    },
+    onError: (error) =>
+      tell(error instanceof ApiError ? (Object.values(error.errors)[0]?.[0] ?? error.message) : t('failure.unexpected'), {
+        tone: 'broken',
+      }),
+  });
+  useSheetKey('s', () => setTyping(true));
   const moved = (shiftMinutes: number, lengthMinutes: number) => {
     if (lengthMinutes !== sheet.durationMinutes) {
       change({ durationMinutes: lengthMinutes });
@@ -128,7 +148,11 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
         above={
           <span className="flex flex-wrap items-baseline gap-x-4">
             <span>
-              {meeting.status === 'kept' ? t('sheet.keptMeeting') : sheet.repeats || sheet.rule ? t('sheet.series') : t('sheet.single')}
+              {meeting.status === 'kept'
+                ? t('sheet.keptMeeting')
+                : sheet.repeats || sheet.custom || sheet.extra.length > 0
+                  ? t('sheet.series')
+                  : t('sheet.single')}
               {', '}
               <SaveState state={state} />
             </span>
@@ -137,14 +161,30 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
                 {t('action.undo')}
               </button>
             )}
+            <button type="button" className="changeable" onClick={() => setTyping(true)}>
+              {t('typed.open')}
+            </button>
             <button type="button" className="changeable" onClick={() => setDiscarding(true)}>
               {t('sheet.discard')}
             </button>
           </span>
         }
-        heading={<Sentence sheet={sheet} pieces={planned?.sentence ?? meeting.sentence} change={change} />}
+        heading={
+          typing ? (
+            <TypedSentence sheet={sheet} pieces={planned?.sentence ?? meeting.sentence} change={change} close={() => setTyping(false)} />
+          ) : (
+            <Sentence
+              sheet={sheet}
+              pieces={planned?.sentence ?? meeting.sentence}
+              parts={planned?.custom ?? sheet.custom}
+              change={change}
+              editDate={dateEdit.mutate}
+              editing={dateEdit.isPending}
+            />
+          )
+        }
       >
-        {state.error && (
+        {state.error && state.error.code !== 'many_dates' && (
           <div className="px-5 py-2">
             <p role="alert" className="border-l-4 border-broken bg-sheet px-3 py-2 font-semibold">
               {Object.values(state.error.errors)[0]?.[0] ?? state.error.message} {t('sheet.stillHere')}
@@ -230,11 +270,53 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
                   people={people}
                   selected={day.index}
                   choose={setIndex}
-                  drop={single ? null : (wall) => change((now) => ({ dropped: [...now.dropped, wall].sort() }))}
+                  drop={single ? null : (wall) => dateEdit.mutate({ do: 'drop', date: wall })}
                   dropped={sheet.dropped}
-                  restore={(wall) => change((now) => ({ dropped: now.dropped.filter((one) => one !== wall) }))}
+                  restore={(wall) => dateEdit.mutate({ do: 'add', date: wall })}
                   complete={planned.complete}
-                />
+                >
+                  {current && (
+                    <Popover
+                      open={moving}
+                      onOpenChange={setMoving}
+                      label={t('singleDates.move', { date: dayMonth(current.wall) })}
+                      className="w-[25rem]"
+                      trigger={
+                        <button type="button" className="changeable">
+                          {t('singleDates.move', { date: dayMonth(current.wall) })}
+                        </button>
+                      }
+                    >
+                      <WhenForm
+                        key={current.wall}
+                        from={current.wall}
+                        allDay={sheet.allDay}
+                        action={t('singleDates.moveTo')}
+                        pending={dateEdit.isPending}
+                        take={(to) => dateEdit.mutate({ do: 'move', date: current.wall, to })}
+                      />
+                    </Popover>
+                  )}
+                  <Popover
+                    open={adding}
+                    onOpenChange={setAdding}
+                    label={t('singleDates.add')}
+                    className="w-[25rem]"
+                    trigger={
+                      <button type="button" className="changeable">
+                        {t('singleDates.add')}
+                      </button>
+                    }
+                  >
+                    <WhenForm
+                      from={dates[dates.length - 1]?.wall ?? sheet.startLocal}
+                      allDay={sheet.allDay}
+                      action={t('singleDates.add')}
+                      pending={dateEdit.isPending}
+                      take={(date) => dateEdit.mutate({ do: 'add', date })}
+                    />
+                  </Popover>
+                </DateStrip>
                 <AnchorAdvice planned={planned} take={(zone) => reanchor.mutate(zone)} />
               </>
             )}
@@ -285,6 +367,19 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
           <Button onClick={() => setDiscarding(false)}>{t('action.stay')}</Button>
           <Button look="danger" disabled={discard.isPending} onClick={() => discard.mutate()}>
             {t('sheet.discard')}
+          </Button>
+        </div>
+      </Dialog>
+      <Dialog
+        open={state.error?.code === 'many_dates' && !sheet.manyAgreed}
+        onOpenChange={() => undefined}
+        title={t('many.title')}
+        description={state.error?.message ?? ''}
+      >
+        <div className="flex justify-end gap-3">
+          <Button onClick={state.undo ?? (() => undefined)}>{t('many.back')}</Button>
+          <Button look="main" onClick={() => change({ manyAgreed: true })}>
+            {t('many.keep')}
           </Button>
         </div>
       </Dialog>

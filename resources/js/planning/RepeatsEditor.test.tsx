@@ -28,7 +28,9 @@ const sheet = (over: Partial<Repeats> = {}): Sheet => ({
   allDay: false,
   durationMinutes: 45,
   repeats: { ...repeats, ...over },
-  rule: null,
+  custom: null,
+  extra: [],
+  manyAgreed: false,
   dropped: ['2026-12-15T15:30:00'],
   joinMode: 'undecided',
   place: '',
@@ -37,35 +39,35 @@ const sheet = (over: Partial<Repeats> = {}): Sheet => ({
 describe('RepeatsEditor', () => {
   it('adds weekdays in the order of the week, and forgets dropped dates that may no longer exist', () => {
     const change = vi.fn();
-    render(<RepeatsEditor sheet={sheet()} change={change} close={vi.fn()} />);
+    render(<RepeatsEditor sheet={sheet()} change={change} close={vi.fn()} byParts={vi.fn()} />);
     fireEvent.click(screen.getByRole('button', { name: 'Mon' }));
     expect(change).toHaveBeenCalledExactlyOnceWith({ repeats: { ...repeats, days: ['mon', 'tue'] }, dropped: [] });
   });
 
   it('keeps one weekday at least', () => {
     const change = vi.fn();
-    render(<RepeatsEditor sheet={sheet()} change={change} close={vi.fn()} />);
+    render(<RepeatsEditor sheet={sheet()} change={change} close={vi.fn()} byParts={vi.fn()} />);
     fireEvent.click(screen.getByRole('button', { name: 'Tue' }));
     expect(change).not.toHaveBeenCalled();
   });
 
   it.each([['0'], ['100'], ['']])('does not take "%s" for an interval', (typed) => {
     const change = vi.fn();
-    render(<RepeatsEditor sheet={sheet()} change={change} close={vi.fn()} />);
+    render(<RepeatsEditor sheet={sheet()} change={change} close={vi.fn()} byParts={vi.fn()} />);
     fireEvent.change(screen.getByLabelText('One in how many weeks'), { target: { value: typed } });
     expect(change).not.toHaveBeenCalled();
   });
 
   it('offers the last weekday of a month', () => {
     const change = vi.fn();
-    render(<RepeatsEditor sheet={sheet({ every: 'month', monthBy: 'weekday' })} change={change} close={vi.fn()} />);
+    render(<RepeatsEditor sheet={sheet({ every: 'month', monthBy: 'weekday' })} change={change} close={vi.fn()} byParts={vi.fn()} />);
     fireEvent.change(screen.getByLabelText('Which'), { target: { value: '-1' } });
     expect(change.mock.calls[0]?.[0]).toMatchObject({ repeats: { nth: -1, weekday: 'tue' } });
   });
 
   it('stops repeating', () => {
     const change = vi.fn();
-    render(<RepeatsEditor sheet={sheet()} change={change} close={vi.fn()} />);
+    render(<RepeatsEditor sheet={sheet()} change={change} close={vi.fn()} byParts={vi.fn()} />);
     fireEvent.click(screen.getByRole('button', { name: 'Do not repeat' }));
     expect(change).toHaveBeenCalledExactlyOnceWith({ repeats: null, dropped: [] });
   });

@@ -5,23 +5,17 @@ import { SelectField, TextField } from '../ui/Field';
 import type { Repeats } from './meetings';
 import type { Sheet } from './sheet';
 
-export type RepeatsEditorProps = { sheet: Sheet; change: (next: Partial<Sheet>) => void; close: () => void };
+export type EndEditorProps = { sheet: Sheet; change: (next: Partial<Sheet>) => void; close: () => void };
+export type RepeatsEditorProps = EndEditorProps & { byParts: () => void };
 
 const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
 
 /** How often: every day, on weekdays, on a date or a weekday of the month, every year. */
-export function RepeatsEditor({ sheet, change, close }: RepeatsEditorProps) {
+export function RepeatsEditor({ sheet, change, close, byParts }: RepeatsEditorProps) {
   const { t } = useTranslation();
   const repeats = sheet.repeats;
   if (!repeats) {
-    return (
-      <div className="flex flex-col gap-3">
-        <p>{t('repeats.own', { rule: sheet.rule })}</p>
-        <Button small onClick={() => change({ rule: null, dropped: [] })}>
-          {t('repeats.none')}
-        </Button>
-      </div>
-    );
+    return null;
   }
   const set = (next: Partial<Repeats>) => change({ repeats: { ...repeats, ...next }, dropped: [] });
   return (
@@ -121,7 +115,7 @@ export function RepeatsEditor({ sheet, change, close }: RepeatsEditorProps) {
           )}
         </div>
       )}
-      <div className="flex justify-between">
+      <div className="flex items-center justify-between gap-3">
         <Button
           look="quiet"
           onClick={() => {
@@ -130,6 +124,9 @@ export function RepeatsEditor({ sheet, change, close }: RepeatsEditorProps) {
           }}
         >
           {t('repeats.none')}
+        </Button>
+        <Button look="quiet" onClick={byParts}>
+          {t('repeats.byParts')}
         </Button>
         <Button small onClick={close}>
           {t('action.done')}
@@ -140,13 +137,14 @@ export function RepeatsEditor({ sheet, change, close }: RepeatsEditorProps) {
 }
 
 /** Until when: a number of times, a date, or no end. */
-export function EndEditor({ sheet, change, close }: RepeatsEditorProps) {
+export function EndEditor({ sheet, change, close }: EndEditorProps) {
   const { t } = useTranslation();
-  const repeats = sheet.repeats;
-  if (!repeats) {
-    return <p>{t('repeats.own', { rule: sheet.rule })}</p>;
+  const ending = sheet.repeats ?? sheet.custom;
+  if (!ending) {
+    return null;
   }
-  const set = (next: Partial<Repeats>) => change({ repeats: { ...repeats, ...next } });
+  const set = (next: Partial<Pick<Repeats, 'end' | 'count' | 'untilOn'>>) =>
+    change(sheet.repeats ? { repeats: { ...sheet.repeats, ...next } } : sheet.custom ? { custom: { ...sheet.custom, ...next } } : {});
   return (
     <form
       className="flex flex-col gap-3"
@@ -157,12 +155,12 @@ export function EndEditor({ sheet, change, close }: RepeatsEditorProps) {
     >
       <SelectField
         label={t('repeats.end')}
-        value={repeats.end}
+        value={ending.end}
         onChange={(event) => {
           const end = event.target.value as Repeats['end'];
           set({
             end,
-            untilOn: end === 'until' ? (repeats.untilOn ?? dateOf(plusMinutes(sheet.startLocal, 12 * 7 * 1440))) : repeats.untilOn,
+            untilOn: end === 'until' ? (ending.untilOn ?? dateOf(plusMinutes(sheet.startLocal, 12 * 7 * 1440))) : ending.untilOn,
           });
         }}
       >
@@ -172,14 +170,14 @@ export function EndEditor({ sheet, change, close }: RepeatsEditorProps) {
           </option>
         ))}
       </SelectField>
-      {repeats.end === 'count' && (
+      {ending.end === 'count' && (
         <TextField
           label={t('repeats.count')}
           type="number"
           min={1}
           max={1000}
           autoFocus
-          value={repeats.count}
+          value={ending.count}
           onChange={(event) => {
             const count = Math.round(Number(event.target.value));
             if (count >= 1 && count <= 1000) {
@@ -188,12 +186,12 @@ export function EndEditor({ sheet, change, close }: RepeatsEditorProps) {
           }}
         />
       )}
-      {repeats.end === 'until' && (
+      {ending.end === 'until' && (
         <TextField
           label={t('repeats.until')}
           type="date"
           autoFocus
-          value={repeats.untilOn ?? ''}
+          value={ending.untilOn ?? ''}
           onChange={(event) => {
             if (/^\d{4}-\d{2}-\d{2}$/.test(event.target.value)) {
               set({ untilOn: event.target.value });

@@ -5,22 +5,49 @@ import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { Popover } from '../ui/Popover';
 import { ZonePicker } from '../ui/ZonePicker';
-import type { Piece } from './meetings';
+import { DatesEditor } from './DatesEditor';
+import type { Parts, Piece } from './meetings';
+import { PartsDialog } from './PartsDialog';
 import { EndEditor, RepeatsEditor } from './RepeatsEditor';
-import type { Sheet } from './sheet';
+import type { DateEdit } from './series';
+import { atClock, type Sheet } from './sheet';
 
-export type SentenceProps = { sheet: Sheet; pieces: Piece[]; change: (next: Partial<Sheet>) => void };
+export type SentenceProps = {
+  sheet: Sheet;
+  pieces: Piece[];
+  /** The rule by its parts, if there is one. */
+  parts: Parts | null;
+  change: (next: Partial<Sheet>) => void;
+  editDate: (edit: DateEdit) => void;
+  editing: boolean;
+};
 
 const LENGTHS = [15, 30, 45, 60, 75, 90, 120, 180];
 const WITH_BREAK = new Set([15, 45, 75]);
 
 /** The plain sentence that heads the sheet; its underlined parts open small editors. */
-export function Sentence({ sheet, pieces, change }: SentenceProps) {
+export function Sentence({ sheet, pieces, parts, change, editDate, editing }: SentenceProps) {
   const { t } = useTranslation();
-  const editors: Record<Exclude<Piece['part'], null | 'except' | 'also'>, { label: string; editor: (close: () => void) => ReactNode; className?: string }> = {
+  const [byParts, setByParts] = useState(false);
+  const dates = {
+    label: t('singleDates.title'),
+    editor: () => <DatesEditor sheet={sheet} edit={editDate} pending={editing} />,
+    className: 'w-[25rem]',
+  };
+  const editors: Record<Exclude<Piece['part'], null>, { label: string; editor: (close: () => void) => ReactNode; className?: string }> = {
     repeats: {
       label: t('sheet.repeats'),
-      editor: (close) => <RepeatsEditor sheet={sheet} change={change} close={close} />,
+      editor: (close) => (
+        <RepeatsEditor
+          sheet={sheet}
+          change={change}
+          close={close}
+          byParts={() => {
+            close();
+            setByParts(true);
+          }}
+        />
+      ),
       className: 'w-96',
     },
     date: { label: t('sheet.start'), editor: (close) => <DateEditor sheet={sheet} change={change} close={close} withRepeats /> },
@@ -41,6 +68,8 @@ export function Sentence({ sheet, pieces, change }: SentenceProps) {
     },
     length: { label: t('sheet.length'), editor: (close) => <LengthEditor sheet={sheet} change={change} close={close} /> },
     end: { label: t('sheet.end'), editor: (close) => <EndEditor sheet={sheet} change={change} close={close} /> },
+    except: dates,
+    also: dates,
   };
 
   return (
@@ -64,27 +93,31 @@ export function Sentence({ sheet, pieces, change }: SentenceProps) {
         )}
       </Edit>
       {', '}
-      {pieces.map((piece, index) =>
-        piece.part === null || piece.part === 'except' || piece.part === 'also' ? (
-          <span key={index}>{piece.text}</span>
-        ) : index === pieces.length - 1 ? (
-          <span key={piece.part} className="whitespace-nowrap">
-            <Edit label={editors[piece.part].label} text={piece.text}>
-              {editors[piece.part].editor}
+      {pieces.map((piece, index) => {
+        const last = index === pieces.length - 1;
+        if (piece.part === null) {
+          return <span key={index}>{piece.text}</span>;
+        }
+        const { label, editor, className } = editors[piece.part];
+        const edit =
+          piece.part === 'repeats' && sheet.custom ? (
+            <button type="button" className="changeable text-left" aria-label={`${label}: ${piece.text}`} onClick={() => setByParts(true)}>
+              {piece.text}
+            </button>
+          ) : (
+            <Edit label={label} text={piece.text} {...(className ? { className } : {})}>
+              {editor}
             </Edit>
-            .
+          );
+        return last ? (
+          <span key={piece.part} className={piece.text.length < 40 ? 'whitespace-nowrap' : ''}>
+            {edit}.
           </span>
         ) : (
-          <Edit
-            key={piece.part}
-            label={editors[piece.part].label}
-            text={piece.text}
-            {...(editors[piece.part].className ? { className: editors[piece.part].className } : {})}
-          >
-            {editors[piece.part].editor}
-          </Edit>
-        ),
-      )}
+          <span key={piece.part}>{edit}</span>
+        );
+      })}
+      {byParts && parts && <PartsDialog sheet={sheet} parts={parts} change={change} close={() => setByParts(false)} />}
     </span>
   );
 }
@@ -150,7 +183,7 @@ function DateEditor({ sheet, change, close, withRepeats = false }: EditorProps &
           small
           onClick={() => {
             change({
-              rule: null,
+              custom: null,
               repeats: {
                 every: 'week',
                 interval: 1,
@@ -194,7 +227,7 @@ function TimeEditor({ sheet, change, close }: EditorProps) {
         onChange={(event) => {
           setTyped(event.target.value);
           if (/^\d{2}:\d{2}$/.test(event.target.value)) {
-            change({ startLocal: `${dateOf(sheet.startLocal)}T${event.target.value}:00` });
+            change(atClock(sheet, event.target.value));
           }
         }}
       />
@@ -214,8 +247,8 @@ function LengthEditor({ sheet, change, close }: EditorProps) {
           onChange={(event) =>
             change(
               event.target.checked
-                ? { allDay: true, durationMinutes: 1440, dropped: [] }
-                : { allDay: false, durationMinutes: 60, startLocal: `${dateOf(sheet.startLocal)}T09:00:00`, dropped: [] },
+                ? { allDay: true, durationMinutes: 1440, dropped: [], extra: [] }
+                : { allDay: false, durationMinutes: 60, startLocal: `${dateOf(sheet.startLocal)}T09:00:00`, dropped: [], extra: [] },
             )
           }
         />

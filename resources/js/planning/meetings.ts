@@ -23,6 +23,38 @@ export const repeatsShape = z.object({
 });
 export type Repeats = z.infer<typeof repeatsShape>;
 
+/** A rule by its parts; lists are empty where a part is absent, weekdays with nth 0 mean every one. */
+export const partsShape = z.object({
+  frequency: z.enum(['secondly', 'minutely', 'hourly', 'daily', 'weekly', 'monthly', 'yearly']),
+  interval: z.number(),
+  weekStart: z.string(),
+  days: z.array(z.object({ nth: z.number(), day: z.string() })),
+  monthDays: z.array(z.number()),
+  yearDays: z.array(z.number()),
+  weeks: z.array(z.number()),
+  months: z.array(z.number()),
+  positions: z.array(z.number()),
+  hours: z.array(z.number()),
+  minutes: z.array(z.number()),
+  seconds: z.array(z.number()),
+  skip: z.enum(['omit', 'backward', 'forward']),
+  end: z.enum(['count', 'until', 'open']),
+  count: z.number(),
+  untilOn: z.string().nullable(),
+});
+export type Parts = z.infer<typeof partsShape>;
+
+/** When and how often, as the server tells it: the plain form is null where it has no room for the rule. */
+export const seriesShape = z.object({
+  startLocal: z.string(),
+  repeats: repeatsShape.nullable(),
+  custom: partsShape.nullable(),
+  dropped: z.array(z.string()),
+  extra: z.array(z.string()),
+  sentence: z.array(pieceShape),
+});
+export type Series = z.infer<typeof seriesShape>;
+
 export const kitShape = z.object({
   link: z.string(),
   number: z.string(),
@@ -42,15 +74,12 @@ export const meetingShape = z.object({
   links: z.array(z.object({ label: z.string(), url: z.string() })),
   attendees: z.array(z.object({ person: personShape, role: z.enum(['required', 'optional']), partstat: z.string() })),
   hostId: z.string().nullable(),
-  startLocal: z.string(),
+  ...seriesShape.shape,
   zone: z.string(),
   zoneCity: z.string(),
   allDay: z.boolean(),
   durationMinutes: z.number(),
   rule: z.string().nullable(),
-  repeats: repeatsShape.nullable(),
-  dropped: z.array(z.string()),
-  sentence: z.array(pieceShape),
   joinMode: z.enum(['undecided', 'online', 'in_person', 'both']),
   place: z.string(),
   kit: kitShape.nullable(),

@@ -1,5 +1,5 @@
 import type { Person } from '../people/people';
-import type { Meeting, Repeats } from './meetings';
+import type { Meeting, Parts, Repeats, Series } from './meetings';
 
 export type Attendee = { person: Person; role: 'required' | 'optional' };
 export type AgendaItem = { key: string; title: string; minutes: number | null; speaker: string };
@@ -18,8 +18,12 @@ export type Sheet = {
   allDay: boolean;
   durationMinutes: number;
   repeats: Repeats | null;
-  rule: string | null;
+  /** The rule by its parts, where the plain form has no room for it. */
+  custom: Parts | null;
   dropped: string[];
+  extra: string[];
+  /** More than a thousand dates are meant. */
+  manyAgreed: boolean;
   joinMode: Meeting['joinMode'];
   place: string;
 };
@@ -40,11 +44,29 @@ export function sheetOf(meeting: Meeting): Sheet {
     allDay: meeting.allDay,
     durationMinutes: meeting.durationMinutes,
     repeats: meeting.repeats,
-    rule: meeting.repeats ? null : meeting.rule,
+    custom: meeting.repeats ? null : meeting.custom,
     dropped: meeting.dropped,
+    extra: meeting.extra,
+    manyAgreed: false,
     joinMode: meeting.joinMode,
     place: meeting.place,
   };
+}
+
+/** What the server made of when and how often, taken over into the sheet. */
+export const taken = ({ startLocal, repeats, custom, dropped, extra }: Series): Partial<Sheet> => ({
+  startLocal,
+  repeats,
+  custom: repeats ? null : custom,
+  dropped,
+  extra,
+});
+
+/** Another time of day: dates taken away and added at the old one go with it. */
+export function atClock(sheet: Sheet, time: string): Partial<Sheet> {
+  const was = sheet.startLocal.slice(11);
+  const moved = (wall: string) => (wall.slice(11) === was ? `${wall.slice(0, 10)}T${time}:00` : wall);
+  return { startLocal: moved(sheet.startLocal), dropped: sheet.dropped.map(moved), extra: sheet.extra.map(moved) };
 }
 
 const isUrl = (text: string) => /^https?:\/\/\S+\.?\S+$/i.test(text);
@@ -63,8 +85,10 @@ export function wire(sheet: Sheet): Record<string, unknown> {
     allDay: sheet.allDay,
     durationMinutes: sheet.durationMinutes,
     repeats: sheet.repeats,
-    rule: sheet.rule,
+    custom: sheet.custom,
     dropped: sheet.dropped,
+    extra: sheet.extra,
+    manyAgreed: sheet.manyAgreed,
     joinMode: sheet.joinMode,
     place: sheet.place,
   };

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Syndex\Core\ICalendar;
+
+use Syndex\Core\Recurrence\Series;
+use Syndex\Core\Time\Zone;
+
+/** A foreign event in the form in which a meeting is planned here, and what did not come over as it was. */
+final readonly class AdoptedMeeting
+{
+    /**
+     * @param  Zone  $anchor  whose clock counts; for whole days, whose calendar
+     * @param  list<array{person: CalendarPerson, isRequired: bool}>  $people  each address once, the organizer first
+     * @param  list<array{code: string, with: array<string, string>}>  $notes  what was changed or left out
+     */
+    public function __construct(
+        public string $title,
+        public string $purpose,
+        public string $place,
+        public ?string $url,
+        public Series $series,
+        public Zone $anchor,
+        public int $durationMinutes,
+        public ?string $organizer,
+        public array $people,
+        public array $notes,
+    ) {}
+}

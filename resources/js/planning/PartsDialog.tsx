@@ -1,0 +1,262 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { ApiError } from '../lib/api';
+import { clock, dateOf, plusMinutes, shortDate } from '../lib/time';
+import { useDebounced } from '../lib/useDebounced';
+import { Button } from '../ui/Button';
+import { Dialog } from '../ui/Dialog';
+import { SelectField, TextField } from '../ui/Field';
+import type { Parts } from './meetings';
+import { ASKED, DAYS, forFrequency, FREQUENCIES, numberedText, OFFERED, readNumbered, readNumbers } from './parts';
+import { lookQuery } from './series';
+import { taken, type Sheet } from './sheet';
+
+export type PartsDialogProps = {
+  sheet: Sheet;
+  /** The rule as it stands, by its parts. */
+  parts: Parts;
+  change: (next: Partial<Sheet>) => void;
+  close: () => void;
+};
+
+const MANY = 1000;
+/** Any rule by its parts, with what it comes to beside it: the sentence, the next ten dates, how many there are. */
+export function PartsDialog({ sheet, parts: given, change, close }: PartsDialogProps) {
+  const { t } = useTranslation();
+  const [parts, setParts] = useState(given);
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  const [agreed, setAgreed] = useState(false);
+  const set = (next: Partial<Parts>) => {
+    setAgreed(false);
+    setParts({ ...parts, ...next });
+  };
+  const tried = useDebounced({ ...sheet, repeats: null, custom: parts, dropped: [] }, 200);
+  const look = useQuery(lookQuery(tried));
+  const failed = look.error instanceof ApiError ? look.error : null;
+  const unread = Object.keys(typed).length > 0;
+  const current = look.data && !look.isPlaceholderData && !failed && !unread && tried.custom === parts ? look.data : null;
+  const error = (field: string) => failed?.field(`custom.${field}`);
+  const elsewhere = failed && !Object.keys(failed.errors).some((field) => field.startsWith('custom.')) ? failed : null;
+  const asked = ASKED[parts.frequency];
+  const numbered = parts.frequency === 'monthly' || parts.frequency === 'yearly';
+  const many = current?.dates !== null && (current?.dates ?? 0) > MANY;
+
+  const take = () => {
+    if (current && (!many || agreed)) {
+      change({ ...taken(current), dropped: [], manyAgreed: many });
+      close();
+    } else if (current) {
+      setAgreed(true);
+    }
+  };
+  const list = (field: string, values: string, read: (text: string) => Partial<Parts> | null) => (
+    <TextField
+      key={field}
+      label={t(`parts.${field}`)}
+      hint={t(`parts.hint.${field}`, { defaultValue: '' })}
+      value={typed[field] ?? values}
+      error={field in typed ? t('parts.unreadable') : error(field)}
+      onChange={(event) => {
+        const next = read(event.target.value);
+        const { [field]: _, ...others } = typed;
+        setTyped(next ? others : { ...others, [field]: event.target.value });
+        if (next) {
+          set(next);
+        }
+      }}
+    />
+  );
+
+  return (
+    <Dialog open onOpenChange={close} title={t('parts.title')} wide>
+      <form
+        className="grid gap-6 md:grid-cols-[1fr_17rem]"
+        onSubmit={(event) => {
+          event.preventDefault();
+          take();
+        }}
+      >
+        <div className="flex min-w-0 flex-col gap-3">
+          <div className="grid grid-cols-3 gap-3">
+            <TextField
+              label={t('parts.interval')}
+              type="number"
+              min={1}
+              value={parts.interval}
+              error={error('interval')}
+              onChange={(event) => set({ interval: Math.round(Number(event.target.value)) })}
+            />
+            <SelectField
+              label={t('parts.frequency')}
+              value={parts.frequency}
+              error={error('frequency')}
+              onChange={(event) => set(forFrequency(parts, event.target.value as Parts['frequency']))}
+            >
+              {FREQUENCIES.filter((one) => OFFERED.has(one) || one === parts.frequency).map((one) => (
+                <option key={one} value={one}>
+                  {t(`parts.unit.${one}`, { count: parts.interval })}
+                </option>
+              ))}
+            </SelectField>
+            <SelectField label={t('parts.weekStart')} value={parts.weekStart} onChange={(event) => set({ weekStart: event.target.value })}>
+              {DAYS.map((day) => (
+                <option key={day} value={day}>
+                  {t(`weekdayLong.${day}`)}
+                </option>
+              ))}
+            </SelectField>
+          </div>
+          <Toggles
+            label={t('parts.days')}
+            options={DAYS.map((day) => ({ value: day, label: t(`weekday.${day}`) }))}
+            chosen={parts.days.filter((one) => one.nth === 0).map((one) => one.day)}
+            choose={(days) => set({ days: [...days.map((day) => ({ nth: 0, day })), ...parts.days.filter((one) => one.nth !== 0)] })}
+          />
+          {error('days') && (
+            <p role="alert" className="text-note font-semibold text-broken">
+              {error('days')}
+            </p>
+          )}
+          <Toggles
+            label={t('parts.months')}
+            options={Array.from({ length: 12 }, (_, index) => ({ value: index + 1, label: t(`monthShort.${index + 1}`) }))}
+            chosen={parts.months}
+            choose={(months) => set({ months })}
+          />
+          <div className="grid grid-cols-2 items-start gap-3">
+            {numbered && list('numbered', numberedText(parts), (text) => readNumbered(text, parts))}
+            {asked.map((field) =>
+              list(field, parts[field].join(', '), (text) => {
+                const numbers = readNumbers(text);
+                return numbers && { [field]: numbers };
+              }),
+            )}
+            {numbered && (
+              <SelectField
+                label={t('parts.skip')}
+                value={parts.skip}
+                error={error('skip')}
+                hint={parts.skip === 'omit' ? undefined : t('parts.hint.skip')}
+                onChange={(event) => set({ skip: event.target.value as Parts['skip'] })}
+              >
+                {(['omit', 'backward', 'forward'] as const).map((skip) => (
+                  <option key={skip} value={skip}>
+                    {t(`parts.skips.${skip}`)}
+                  </option>
+                ))}
+              </SelectField>
+            )}
+            <SelectField
+              label={t('repeats.end')}
+              value={parts.end}
+              onChange={(event) => {
+                const end = event.target.value as Parts['end'];
+                set({ end, untilOn: end === 'until' ? (parts.untilOn ?? dateOf(plusMinutes(sheet.startLocal, 525600))) : parts.untilOn });
+              }}
+            >
+              {(['count', 'until', 'open'] as const).map((end) => (
+                <option key={end} value={end}>
+                  {t(`repeats.ends.${end}`)}
+                </option>
+              ))}
+            </SelectField>
+            {parts.end === 'count' && (
+              <TextField
+                label={t('repeats.count')}
+                type="number"
+                min={1}
+                value={parts.count}
+                error={error('count')}
+                onChange={(event) => set({ count: Math.round(Number(event.target.value)) })}
+              />
+            )}
+            {parts.end === 'until' && (
+              <TextField
+                label={t('repeats.until')}
+                type="date"
+                value={parts.untilOn ?? ''}
+                error={error('untilOn')}
+                onChange={(event) => set({ untilOn: event.target.value })}
+              />
+            )}
+          </div>
+        </div>
+        <div className="flex flex-col gap-2 border-line md:border-l md:pl-5" aria-live="polite">
+          {elsewhere && (
+            <p role="alert" className="font-semibold text-broken">
+              {Object.values(elsewhere.errors)[0]?.[0] ?? elsewhere.message}
+            </p>
+          )}
+          {failed && !elsewhere && <p className="text-muted">{t('parts.mend')}</p>}
+          {!failed && look.data && (
+            <div className={current ? '' : 'opacity-60'}>
+              <p className="narrow font-semibold first-letter:uppercase">{look.data.sentence.map((piece) => piece.text).join('')}.</p>
+              {look.data.odd.length > 0 && <p className="mt-1 text-note text-odd">{t('parts.odd', { parts: look.data.odd.join('; ') })}</p>}
+              <p className="mt-2 text-note font-semibold text-muted">
+                {look.data.dates === null
+                  ? t('parts.open')
+                  : look.data.complete
+                    ? t('parts.dates', { count: look.data.dates })
+                    : t('parts.moreDates', { count: look.data.dates })}
+              </p>
+              <ol className="mt-1" aria-label={t('parts.next')}>
+                {look.data.next.map((wall) => (
+                  <li key={wall} className="flex justify-between border-b border-line py-0.5">
+                    <span>{shortDate(wall)}</span>
+                    {!sheet.allDay && <span>{clock(wall)}</span>}
+                  </li>
+                ))}
+              </ol>
+            </div>
+          )}
+          <div className="mt-auto flex flex-col gap-2 pt-3">
+            {agreed && many && (
+              <p role="alert" className="border-l-4 border-odd pl-3 font-semibold">
+                {t('parts.many', { count: current?.dates ?? 0 })}
+              </p>
+            )}
+            <span className="flex justify-end gap-3">
+              <Button onClick={close}>{t('action.cancel')}</Button>
+              <Button look="main" type="submit" disabled={!current}>
+                {agreed && many ? t('parts.keepMany') : t('action.take')}
+              </Button>
+            </span>
+          </div>
+        </div>
+      </form>
+    </Dialog>
+  );
+}
+
+function Toggles<T extends string | number>({
+  label,
+  options,
+  chosen,
+  choose,
+}: {
+  label: string;
+  options: { value: T; label: string }[];
+  chosen: T[];
+  choose: (next: T[]) => void;
+}) {
+  return (
+    <fieldset className="flex flex-wrap gap-1">
+      <legend className="mb-1 text-note font-semibold text-muted">{label}</legend>
+      {options.map(({ value, label: text }) => {
+        const on = chosen.includes(value);
+        return (
+          <button
+            key={value}
+            type="button"
+            aria-pressed={on}
+            onClick={() => choose(options.map((one) => one.value).filter((one) => (one === value ? !on : chosen.includes(one))))}
+            className={`rounded border px-1.5 py-0.5 ${on ? 'border-ink bg-ink font-semibold text-on-ink' : 'border-muted bg-sheet'}`}
+          >
+            {text}
+          </button>
+        );
+      })}
+    </fieldset>
+  );
+}

@@ -1,0 +1,45 @@
+import { keepPreviousData, queryOptions } from '@tanstack/react-query';
+import { z } from 'zod';
+import { sendJson } from '../lib/api';
+import { seriesShape } from './meetings';
+import { boardWire, type Sheet } from './sheet';
+
+const lookShape = z.object({
+  ...seriesShape.shape,
+  odd: z.array(z.string()),
+  next: z.array(z.string()),
+  dates: z.number().nullable(),
+  complete: z.boolean(),
+});
+
+/** What the sheet's way of repeating comes to: its sentence, its next dates, how many there are. */
+export const lookQuery = (sheet: Sheet) => {
+  const body = boardWire(sheet);
+  return queryOptions({
+    queryKey: ['series', JSON.stringify(body)],
+    queryFn: ({ signal }) => sendJson('POST', 'series', body, lookShape, signal),
+    placeholderData: keepPreviousData,
+    staleTime: 60_000,
+    retry: false,
+  });
+};
+
+export type DateEdit = { do: 'drop' | 'add'; date: string } | { do: 'move'; date: string; to: string };
+
+/** Takes one date away, adds one, moves one. */
+export const editDate = (sheet: Sheet, edit: DateEdit) => sendJson('POST', 'series', { ...boardWire(sheet), edit }, lookShape);
+
+/** What a typed sentence means. */
+export const readSentence = (text: string, zone: string) =>
+  sendJson(
+    'POST',
+    'sentence',
+    { text, zone },
+    z.object({
+      ...seriesShape.shape,
+      zone: z.string(),
+      allDay: z.boolean(),
+      durationMinutes: z.number(),
+      understood: z.array(z.string()),
+    }),
+  );
