@@ -68,7 +68,7 @@ http {
   fastcgi_temp_path $run/nginx/fastcgi;
   uwsgi_temp_path $run/nginx/uwsgi;
   scgi_temp_path $run/nginx/scgi;
-  client_max_body_size 8m;
+  client_max_body_size 62m;
   gzip on;
   gzip_comp_level 5;
   gzip_min_length 1000;
@@ -134,6 +134,7 @@ pm.max_requests = 2000
 catch_workers_output = yes
 env[SYNDEX_VAR] = $var
 php_admin_value[memory_limit] = 256M
+php_admin_value[post_max_size] = 62M
 php_admin_flag[expose_php] = off
 php_admin_flag[log_errors] = on
 php_admin_value[error_log] = $log/php.log

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\AppController;
 use App\Day\TodayController;
 use App\HouseRules\HouseRulesController;
+use App\Import\CalendarFileController;
 use App\Invitations\DispatchController;
 use App\Invitations\InvitationController;
 use App\Joining\KitController;
@@ -56,6 +57,8 @@ Route::prefix('api')->group(function (): void {
         Route::put('meetings/{meeting}', [MeetingController::class, 'update']);
         Route::delete('meetings/{meeting}', [MeetingController::class, 'destroy']);
         Route::post('board', BoardController::class);
+        Route::post('calendar-files/look', [CalendarFileController::class, 'look']);
+        Route::post('calendar-files', [CalendarFileController::class, 'open']);
         Route::post('series', [SeriesController::class, 'look']);
         Route::post('sentence', [SeriesController::class, 'sentence']);
         Route::get('meetings/{meeting}/shifts', [ShiftReportController::class, 'show']);

@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\People\Account;
+use App\People\Person;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Syndex\Core\Time\ZoneData;
 
-/** Begins a draft: an empty sheet, or one that takes over everything but dates gone by from an earlier meeting. */
+/** Begins a draft: an empty sheet, one that takes over everything but dates gone by from an earlier meeting, or one with given words. */
 final readonly class StartDraft
 {
     private const USUAL_MINUTES = 30;
@@ -23,15 +24,12 @@ final readonly class StartDraft
         $zone = $person->zone ?? 'UTC';
 
         return DB::transaction(function () use ($coordinator, $person, $zone): Meeting {
-            $meeting = $this->create($coordinator, [
+            return $this->with($coordinator, [
                 'host_id' => $person->id,
                 'starts_local' => $this->nextFullHour($zone),
                 'zone' => $zone,
                 'duration_minutes' => self::USUAL_MINUTES,
-            ]);
-            $meeting->attendees()->create(['person_id' => $person->id, 'position' => 0, 'role' => AttendeeRole::Required]);
-
-            return $meeting;
+            ], [['person' => $person, 'role' => AttendeeRole::Required]]);
         });
     }
 
@@ -62,6 +60,20 @@ final readonly class StartDraft
 
             return $meeting;
         });
+    }
+
+    /**
+     * @param  array<string, mixed>  $values  of the meeting
+     * @param  list<array{person: Person, role: AttendeeRole}>  $people
+     */
+    public function with(Account $coordinator, array $values, array $people): Meeting
+    {
+        $meeting = $this->create($coordinator, $values);
+        foreach ($people as $position => ['person' => $person, 'role' => $role]) {
+            $meeting->attendees()->create(['person_id' => $person->id, 'position' => $position, 'role' => $role]);
+        }
+
+        return $meeting;
     }
 
     /** @param array<string, mixed> $values */

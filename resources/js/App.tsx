@@ -8,6 +8,7 @@ import { DispatchPage } from './invitations/DispatchPage';
 import { ReadBackPage } from './invitations/ReadBackPage';
 import { SentPage } from './invitations/SentPage';
 import { useLive } from './lib/useLive';
+import { ImportArea } from './imports/ImportArea';
 import { isTyping } from './lib/useSheetKey';
 import { FirstAccountPage } from './people/FirstAccountPage';
 import { PeoplePage } from './people/PeoplePage';
@@ -92,67 +93,69 @@ function SignedIn({ session }: { session: Session }) {
   }, [navigate, plans, shortcuts]);
 
   return (
-    <div className="flex min-h-dvh flex-col">
-      <TopLine session={session} openPalette={() => setPalette(true)} openSettings={() => setSettings(true)} />
-      <Routes>
-        <Route path="/" element={<TodayPage />} />
-        <Route path="/meetings" element={<MeetingsPage />} />
-        <Route path="/meetings/:id" element={<MeetingPage />} />
-        {plans && (
-          <>
-            <Route path="/meetings/:id/plan" element={<PlanSheetPage />} />
-            <Route path="/meetings/:id/read-back" element={<ReadBackPage />} />
-            <Route path="/meetings/:id/shifts" element={<ShiftsPage />} />
-            <Route path="/people" element={<PeoplePage />} />
-            <Route path="/sent" element={<SentPage />} />
-            <Route path="/sent/:id" element={<DispatchPage />} />
-            <Route path="/house-rules" element={<HouseRulesPage />} />
-          </>
-        )}
-        <Route path="/password/*" element={<Navigate to="/" replace />} />
-        <Route
-          path="*"
-          element={
-            <Page title={t('notFound.title')} heading={t('notFound.title')}>
-              <p className="px-5 py-6">
-                {t('notFound.text')}{' '}
-                <Button look="quiet" onClick={() => navigate('/')}>
-                  {t('room.today')}
-                </Button>
-              </p>
-            </Page>
-          }
+    <ImportArea plans={plans}>
+      <div className="flex min-h-dvh flex-col">
+        <TopLine session={session} openPalette={() => setPalette(true)} openSettings={() => setSettings(true)} />
+        <Routes>
+          <Route path="/" element={<TodayPage />} />
+          <Route path="/meetings" element={<MeetingsPage />} />
+          <Route path="/meetings/:id" element={<MeetingPage />} />
+          {plans && (
+            <>
+              <Route path="/meetings/:id/plan" element={<PlanSheetPage />} />
+              <Route path="/meetings/:id/read-back" element={<ReadBackPage />} />
+              <Route path="/meetings/:id/shifts" element={<ShiftsPage />} />
+              <Route path="/people" element={<PeoplePage />} />
+              <Route path="/sent" element={<SentPage />} />
+              <Route path="/sent/:id" element={<DispatchPage />} />
+              <Route path="/house-rules" element={<HouseRulesPage />} />
+            </>
+          )}
+          <Route path="/password/*" element={<Navigate to="/" replace />} />
+          <Route
+            path="*"
+            element={
+              <Page title={t('notFound.title')} heading={t('notFound.title')}>
+                <p className="px-5 py-6">
+                  {t('notFound.text')}{' '}
+                  <Button look="quiet" onClick={() => navigate('/')}>
+                    {t('room.today')}
+                  </Button>
+                </p>
+              </Page>
+            }
+          />
+        </Routes>
+        <Palette
+          open={palette}
+          onOpenChange={setPalette}
+          plans={plans}
+          showKeys={() => setKeys(true)}
+          openSettings={() => setSettings(true)}
         />
-      </Routes>
-      <Palette
-        open={palette}
-        onOpenChange={setPalette}
-        plans={plans}
-        showKeys={() => setKeys(true)}
-        openSettings={() => setSettings(true)}
-      />
-      <SettingsDialog session={session} open={settings} onOpenChange={setSettings} />
-      <Dialog open={keys} onOpenChange={setKeys} title={t('keys.title')} description={t('keys.text')}>
-        <dl className="grid grid-cols-[7rem_1fr] gap-y-1.5">
-          <dt className="font-semibold">Ctrl K</dt>
-          <dd>{t('keys.palette')}</dd>
-          {KEYS.filter((key) => plans || key !== 'n').map((key) => (
-            <div key={key} className="contents">
-              <dt className="font-semibold">{key}</dt>
-              <dd>{t(`keys.${key === '?' ? 'help' : key}`)}</dd>
-            </div>
-          ))}
-          <dt className="font-semibold">{t('keys.barKeys')}</dt>
-          <dd>{t('keys.bar')}</dd>
-          <dt className="font-semibold">s</dt>
-          <dd>{t('keys.s')}</dd>
-          <dt className="font-semibold">Alt ↑ ↓</dt>
-          <dd>{t('keys.agenda')}</dd>
-        </dl>
-        <div className="flex justify-end">
-          <Button onClick={() => setKeys(false)}>{t('action.done')}</Button>
-        </div>
-      </Dialog>
-    </div>
+        <SettingsDialog session={session} open={settings} onOpenChange={setSettings} />
+        <Dialog open={keys} onOpenChange={setKeys} title={t('keys.title')} description={t('keys.text')}>
+          <dl className="grid grid-cols-[7rem_1fr] gap-y-1.5">
+            <dt className="font-semibold">Ctrl K</dt>
+            <dd>{t('keys.palette')}</dd>
+            {KEYS.filter((key) => plans || key !== 'n').map((key) => (
+              <div key={key} className="contents">
+                <dt className="font-semibold">{key}</dt>
+                <dd>{t(`keys.${key === '?' ? 'help' : key}`)}</dd>
+              </div>
+            ))}
+            <dt className="font-semibold">{t('keys.barKeys')}</dt>
+            <dd>{t('keys.bar')}</dd>
+            <dt className="font-semibold">s</dt>
+            <dd>{t('keys.s')}</dd>
+            <dt className="font-semibold">Alt ↑ ↓</dt>
+            <dd>{t('keys.agenda')}</dd>
+          </dl>
+          <div className="flex justify-end">
+            <Button onClick={() => setKeys(false)}>{t('action.done')}</Button>
+          </div>
+        </Dialog>
+      </div>
+    </ImportArea>
   );
 }

@@ -198,21 +198,21 @@ final class AdoptMeeting
                 continue;
             }
             if ($entry->status !== EventStatus::Cancelled && $this->isOtherwise($entry)) {
-                $this->note('date_otherwise', $said);
+                $this->note('date_otherwise', ['date' => ($entry->start === null ? $date : $this->wall($entry->start))->format()]);
             }
         }
 
         return $series;
     }
 
-    /** Whether a date differs from its series in more than its start. */
+    /** Whether a date differs from its series in more than its start; where it lists nobody, the people are those of the series. */
     private function isOtherwise(Entry $entry): bool
     {
         $length = static fn(Entry $e): ?int => $e->start === null || $e->end === null ? null : $e->end->seconds - $e->start->seconds;
         $addresses = static fn(Entry $e): array => array_map(static fn(CalendarAttendee $a): string => $a->person->email, $e->attendees);
 
         return $length($entry) !== $length($this->master) || $entry->summary !== $this->master->summary || $entry->description !== $this->master->description
-            || $entry->location !== $this->master->location || $addresses($entry) !== $addresses($this->master);
+            || $entry->location !== $this->master->location || !in_array($addresses($entry), [[], $addresses($this->master)], true);
     }
 
     /** @return list<array{person: CalendarPerson, isRequired: bool}> */

@@ -30,9 +30,9 @@ const token = () => {
   return found?.[1] ? decodeURIComponent(found[1]) : '';
 };
 
-type Asked = { method?: string; body?: unknown; signal?: AbortSignal | undefined };
+type Asked = { method?: string; body?: unknown; file?: Blob | undefined; signal?: AbortSignal | undefined };
 
-async function ask(path: string, { method = 'GET', body, signal }: Asked): Promise<Response> {
+async function ask(path: string, { method = 'GET', body, file, signal }: Asked): Promise<Response> {
   let response: Response;
   try {
     response = await fetch(`/api/${path}`, {
@@ -41,9 +41,9 @@ async function ask(path: string, { method = 'GET', body, signal }: Asked): Promi
       headers: {
         Accept: 'application/json',
         'X-XSRF-TOKEN': token(),
-        ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+        ...(file ? { 'Content-Type': 'application/octet-stream' } : body === undefined ? {} : { 'Content-Type': 'application/json' }),
       },
-      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+      ...(file ? { body: file } : body === undefined ? {} : { body: JSON.stringify(body) }),
       ...(signal ? { signal } : {}),
     });
   } catch (error) {
@@ -68,6 +68,11 @@ export async function getJson<T>(path: string, shape: z.ZodType<T>, signal?: Abo
 
 export async function sendJson<T>(method: string, path: string, body: unknown, shape: z.ZodType<T>, signal?: AbortSignal): Promise<T> {
   return shape.parse(await (await ask(path, { method, body, signal })).json());
+}
+
+/** Sends a file as it is. */
+export async function sendFile<T>(path: string, file: Blob, shape: z.ZodType<T>, signal?: AbortSignal): Promise<T> {
+  return shape.parse(await (await ask(path, { method: 'POST', file, signal })).json());
 }
 
 /** For what answers nothing. */

@@ -1,6 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useChooseFile } from '../imports/ImportArea';
 import { clock, shortDate } from '../lib/time';
 import { useDebounced } from '../lib/useDebounced';
 import { useSession } from '../people/session';
@@ -17,6 +18,7 @@ export function MeetingsPage() {
   const { t } = useTranslation();
   const navigate = useNavigate();
   const plans = useSession()?.account?.plans ?? false;
+  const chooseFile = useChooseFile();
   const [params, setParams] = useSearchParams();
   const q = params.get('q') ?? '';
   const which = params.get('which') ?? 'all';
@@ -34,9 +36,16 @@ export function MeetingsPage() {
       heading={data ? t(`meetings.heading.${which}`, { count: data.total }) : t('meetings.title')}
       aside={
         plans && (
-          <Button look="main" disabled={start.isPending} onClick={() => start.mutate(undefined)}>
-            {t('meetings.plan')}
-          </Button>
+          <span className="flex items-center gap-4">
+            {chooseFile && (
+              <Button look="quiet" onClick={chooseFile}>
+                {t('import.fromFile')}
+              </Button>
+            )}
+            <Button look="main" disabled={start.isPending} onClick={() => start.mutate(undefined)}>
+              {t('meetings.plan')}
+            </Button>
+          </span>
         )
       }
     >

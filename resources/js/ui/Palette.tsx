@@ -4,6 +4,7 @@ import { Dialog as Radix } from 'radix-ui';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
+import { useChooseFile } from '../imports/ImportArea';
 import { useDebounced } from '../lib/useDebounced';
 import { called, suggestQuery } from '../people/people';
 import { meetingsQuery, startMeeting } from '../planning/meetings';
@@ -22,6 +23,7 @@ const ITEM = 'flex cursor-pointer justify-between gap-4 rounded px-3 py-2 data-[
 export function Palette({ open, onOpenChange, plans, showKeys, openSettings }: PaletteProps) {
   const { t } = useTranslation();
   const navigate = useNavigate();
+  const chooseFile = useChooseFile();
   const [typed, setTyped] = useState('');
   const asked = useDebounced(typed.trim(), 120);
   const meetings = useQuery({ ...meetingsQuery(asked, 'all', 1), enabled: open });
@@ -33,7 +35,10 @@ export function Palette({ open, onOpenChange, plans, showKeys, openSettings }: P
   };
   const actions = [
     ...(plans
-      ? [{ word: t('meetings.plan'), run: () => void startMeeting().then((meeting) => navigate(`/meetings/${meeting.id}/plan`)) }]
+      ? [
+          { word: t('meetings.plan'), run: () => void startMeeting().then((meeting) => navigate(`/meetings/${meeting.id}/plan`)) },
+          ...(chooseFile ? [{ word: t('import.fromFile'), run: chooseFile }] : []),
+        ]
       : []),
     { word: t('room.today'), run: () => navigate('/') },
     { word: t('room.meetings'), run: () => navigate('/meetings') },

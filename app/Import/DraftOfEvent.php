@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Import;
+
+use App\People\Account;
+use App\People\Person;
+use App\People\PersonKind;
+use App\People\SavePerson;
+use App\Planning\AttendeeRole;
+use App\Planning\JoinMode;
+use App\Planning\Meeting;
+use App\Planning\StartDraft;
+use Illuminate\Support\Facades\DB;
+use Syndex\Core\ICalendar\AdoptedMeeting;
+use Syndex\Core\Invitations\MailAddress;
+use Syndex\Core\Time\PlaceName;
+use Syndex\Core\Time\WallTime;
+
+/** Begins a draft with what a foreign event says. Its people are found by address; who is not known becomes an outside guest. */
+final readonly class DraftOfEvent
+{
+    private const MOST_PEOPLE = 500;
+
+    private const MOST_RULE = 2000;
+
+    public function __construct(private StartDraft $startDraft, private SavePerson $savePerson) {}
+
+    /** @return array{Meeting, list<string>} the draft, and what did not come over as it was */
+    public function __invoke(Account $account, AdoptedMeeting $event): array
+    {
+        $notes = array_map(self::say(...), $event->notes);
+        $rule = $event->series->rule?->toText();
+        if (strlen($rule ?? '') > self::MOST_RULE) {
+            CalendarFileRequest::refuse('rule_too_long');
+        }
+        [$place, $links] = self::placeAndLinks($event);
+        $values = [
+            'title' => self::cut($event->title, 200, 'title', $notes),
+            'purpose' => self::cut($event->purpose, 5000, 'purpose', $notes),
+            'place' => $place === '' ? null : self::cut($place, 300, 'place', $notes),
+            'links' => $links,
+            'join_mode' => $place === '' ? JoinMode::Undecided : JoinMode::InPerson,
+            'starts_local' => str_replace('T', ' ', $event->series->start->format()),
+            'zone' => $event->anchor->id,
+            'all_day' => $event->series->allDay,
+            'duration_minutes' => $event->durationMinutes,
+            'rrule' => $rule,
+            'extra_local' => array_map(static fn(WallTime $w): string => $w->format(), $event->series->extra),
+            'dropped_local' => array_map(static fn(WallTime $w): string => $w->format(), $event->series->dropped),
+        ];
+
+        return DB::transaction(function () use ($account, $event, $values, $notes): array {
+            $people = $this->people($event, $notes);
+            $host = $people[0]['person'] ?? $account->person;
+            $host = $host->kind === PersonKind::Colleague ? $host : $account->person;
+            if ($people === []) {
+                $people = [['person' => $account->person, 'role' => AttendeeRole::Required]];
+            }
+            $isThere = array_filter($people, static fn(array $p): bool => $p['person']->is($host)) !== [];
+
+            return [$this->startDraft->with($account, [...$values, 'host_id' => $isThere ? $host->id : null], $people), $notes];
+        });
+    }
+
+    /**
+     * @param  list<string>  $notes
+     *
+     * @param-out list<string> $notes
+     *
+     * @return list<array{person: Person, role: AttendeeRole}>
+     */
+    private function people(AdoptedMeeting $event, array &$notes): array
+    {
+        $people = [];
+        $unusable = 0;
+        foreach (array_slice($event->people, 0, self::MOST_PEOPLE) as ['person' => $named, 'isRequired' => $isRequired]) {
+            $address = MailAddress::check($named->email)->address;
+            if ($address === null) {
+                $unusable++;
+
+                continue;
+            }
+            $person = Person::query()->where('email', $address)->first();
+            $person ??= ($this->savePerson)(new Person(), ['kind' => PersonKind::Guest, 'email' => $address, 'name' => mb_substr(trim($named->name ?? ''), 0, 200) ?: null]);
+            $people[$person->id] ??= ['person' => $person, 'role' => $isRequired ? AttendeeRole::Required : AttendeeRole::Optional];
+        }
+        if ($unusable > 0) {
+            $notes[] = trans_choice('import.addresses', $unusable);
+        }
+        if (count($event->people) > self::MOST_PEOPLE) {
+            $notes[] = self::line('import.many_people', ['count' => self::MOST_PEOPLE]);
+        }
+
+        return array_values($people);
+    }
+
+    /** @return array{string, list<array{label: string, url: string}>} */
+    private static function placeAndLinks(AdoptedMeeting $event): array
+    {
+        $isLink = static fn(string $text): bool => strlen($text) <= 2000 && preg_match('#\Ahttps?://[^\s<>"]+\z#i', $text) === 1;
+        $place = $isLink($event->place) ? '' : $event->place;
+        $urls = array_values(array_unique(array_filter([$event->url ?? '', $event->place], $isLink)));
+
+        return [$place, array_map(static fn(string $url): array => ['label' => '', 'url' => $url], $urls)];
+    }
+
+    /**
+     * @param  list<string>  $notes
+     *
+     * @param-out list<string> $notes
+     */
+    private static function cut(string $text, int $most, string $what, array &$notes): string
+    {
+        if (mb_strlen($text) > $most) {
+            $notes[] = self::line("import.cut_$what", ['count' => $most]);
+        }
+
+        return mb_substr($text, 0, $most);
+    }
+
+    /** @param array{code: string, with: array<string, string>} $note */
+    private static function say(array $note): string
+    {
+        $with = $note['with'];
+        if (isset($with['zone'])) {
+            $with['zone'] = PlaceName::of($with['zone']);
+        }
+        if (isset($with['date'])) {
+            $with['date'] = gmdate('j F Y', WallTime::parse($with['date'])->seconds);
+        }
+
+        return self::line('import.' . $note['code'], $with);
+    }
+
+    /** @param array<string, int|string> $with */
+    private static function line(string $key, array $with): string
+    {
+        $line = __($key, $with);
+
+        return is_string($line) ? $line : $key;
+    }
+}

@@ -1,0 +1,77 @@
+import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useTranslation } from 'react-i18next';
+import { ImportDialog } from './ImportDialog';
+
+const Context = createContext<(() => void) | null>(null);
+
+/** Asks for a calendar file on this machine; null for those who do not plan. */
+export const useChooseFile = () => useContext(Context);
+
+/** Takes a calendar file dropped anywhere on the window, or chosen, and opens it as a draft. */
+export function ImportArea({ plans, children }: { plans: boolean; children: ReactNode }) {
+  const { t } = useTranslation();
+  const [file, setFile] = useState<File | null>(null);
+  const [over, setOver] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
+
+  useEffect(() => {
+    if (!plans) {
+      return undefined;
+    }
+    const holdsFiles = (event: DragEvent) => event.dataTransfer?.types.includes('Files') ?? false;
+    const drag = (event: DragEvent) => {
+      if (holdsFiles(event)) {
+        event.preventDefault();
+        setOver(true);
+      }
+    };
+    const leave = (event: DragEvent) => {
+      if (event.relatedTarget === null) {
+        setOver(false);
+      }
+    };
+    const drop = (event: DragEvent) => {
+      if (holdsFiles(event)) {
+        event.preventDefault();
+        setOver(false);
+        setFile(event.dataTransfer?.files[0] ?? null);
+      }
+    };
+    window.addEventListener('dragover', drag);
+    window.addEventListener('dragleave', leave);
+    window.addEventListener('drop', drop);
+    return () => {
+      window.removeEventListener('dragover', drag);
+      window.removeEventListener('dragleave', leave);
+      window.removeEventListener('drop', drop);
+    };
+  }, [plans]);
+
+  const choose = useMemo(() => (plans ? () => input.current?.click() : null), [plans]);
+  return (
+    <Context.Provider value={choose}>
+      {children}
+      {plans && (
+        <input
+          ref={input}
+          type="file"
+          accept=".ics,.ifb,.ical,text/calendar"
+          hidden
+          aria-label={t('import.choosing')}
+          onChange={(event) => {
+            setFile(event.target.files?.[0] ?? null);
+            event.target.value = '';
+          }}
+        />
+      )}
+      {over && (
+        <div className="pointer-events-none fixed inset-0 z-50 grid place-items-center bg-[#0c121c]/60">
+          <p className="rounded-lg border-2 border-dashed border-sun bg-top px-8 py-6 text-19 font-semibold text-on-top">
+            {t('import.drop')}
+          </p>
+        </div>
+      )}
+      {file && <ImportDialog key={`${file.name} ${file.lastModified}`} file={file} close={() => setFile(null)} />}
+    </Context.Provider>
+  );
+}
