@@ -5,4 +5,4 @@ declare(strict_types=1);
 use App\Planning\TopUpOccurrences;
 use Illuminate\Support\Facades\Schedule;
 
-Schedule::job(new TopUpOccurrences())->dailyAt('02:10');
+Schedule::job(new TopUpOccurrences())->hourlyAt(10);

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\AppController;
+use App\Day\ClockMoveController;
 use App\Day\TodayController;
 use App\HouseRules\HouseRulesController;
 use App\Import\CalendarFileController;
@@ -71,6 +72,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('meetings/{meeting}/send', [InvitationController::class, 'send']);
         Route::post('meetings/{meeting}/take-back', [InvitationController::class, 'takeBack']);
         Route::post('meetings/{meeting}/call-off', [InvitationController::class, 'callOff']);
+        Route::post('meetings/{meeting}/clock-moves', ClockMoveController::class);
         Route::get('people', [PersonController::class, 'index']);
         Route::get('people/suggest', [PersonController::class, 'suggest']);
         Route::get('people/{person}', [PersonController::class, 'show']);

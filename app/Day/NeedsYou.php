@@ -8,6 +8,7 @@ use App\Invitations\Dispatch;
 use App\Invitations\DispatchKind;
 use App\Invitations\DispatchState;
 use App\People\Account;
+use App\Planning\ClockMove;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
 use Illuminate\Support\Facades\DB;
@@ -22,6 +23,8 @@ final readonly class NeedsYou
 
     private const MOST_CHANGES = 3;
 
+    private const MOST_MOVES = 200;
+
     /** Clock changes are told of so many days ahead. */
     private const DAYS_AHEAD = 120;
 
@@ -30,7 +33,7 @@ final readonly class NeedsYou
     /** @return list<array<string, mixed>> */
     public function of(Account $account): array
     {
-        return [...$this->undelivered(), ...$this->clockChanges(), ...$this->unsent($account)];
+        return [...$this->undelivered(), ...$this->clockMoves(), ...$this->clockChanges(), ...$this->unsent($account)];
     }
 
     /** @return list<array<string, mixed>> */
@@ -51,6 +54,33 @@ final readonly class NeedsYou
             'title' => $d->meeting?->title,
             'dispatchId' => $d->id,
         ])->all());
+    }
+
+    /** @return list<array<string, mixed>> whose time newer zone data moved, by meeting, until somebody noted it */
+    private function clockMoves(): array
+    {
+        $moves = ClockMove::query()->whereNull('noted_at')->with(['meeting', 'person'])
+            ->whereHas('meeting', fn($q) => $q->whereIn('status', [MeetingStatus::Kept, MeetingStatus::Sent]))
+            ->orderByDesc('zone_data')->orderBy('now_local')->orderBy('id')->limit(self::MOST_MOVES)->get();
+        $needs = [];
+        foreach ($moves->groupBy(static fn(ClockMove $m): string => "$m->zone_data $m->meeting_id") as $ofMeeting) {
+            $first = $ofMeeting->firstOrFail();
+            $needs[] = [
+                'code' => 'zone_data',
+                'zoneData' => $first->zone_data,
+                'meetingId' => $first->meeting_id,
+                'title' => $first->meeting->title,
+                'people' => array_values($ofMeeting->map(static fn(ClockMove $m): array => [
+                    'name' => $m->person->called(),
+                    'city' => PlaceName::of($m->person->zone ?? 'UTC'),
+                    'was' => $m->was_local->format('Y-m-d\TH:i:s'),
+                    'now' => $m->now_local->format('Y-m-d\TH:i:s'),
+                    'dates' => $m->dates,
+                ])->all()),
+            ];
+        }
+
+        return array_slice($needs, 0, self::MOST_OF_A_KIND);
     }
 
     /** @return list<array<string, mixed>> */

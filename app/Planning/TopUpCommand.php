@@ -13,9 +13,9 @@ final class TopUpCommand extends Command
 
     protected $description = 'Lays dates down up to the horizon, and again where zone data have changed';
 
-    public function handle(LayDown $layDown, ZoneData $zones): int
+    public function handle(LayDown $layDown, ZoneData $zones, FollowZoneData $followZoneData): int
     {
-        (new TopUpOccurrences())->handle($layDown, $zones);
+        (new TopUpOccurrences())->handle($layDown, $zones, $followZoneData);
 
         return self::SUCCESS;
     }

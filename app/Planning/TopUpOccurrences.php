@@ -8,13 +8,14 @@ use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Syndex\Core\Time\ZoneData;
 
-/** Each night: moves the horizon on, and lays down again what was laid with older zone data. Safe to run twice. */
+/** Each hour: follows a change of zone data, moves the horizon on, and lays down again what was laid with older zone data. Safe to run twice. */
 final class TopUpOccurrences implements ShouldQueue
 {
     use Queueable;
 
-    public function handle(LayDown $layDown, ZoneData $zones): void
+    public function handle(LayDown $layDown, ZoneData $zones, FollowZoneData $followZoneData): void
     {
+        $followZoneData();
         $horizon = now()->startOfDay()->addDays((int) config('syndex.horizon_days'));
         Meeting::query()
             ->whereIn('status', [MeetingStatus::Kept, MeetingStatus::Sent])

@@ -1,15 +1,17 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useSearchParams } from 'react-router';
+import { ApiError } from '../lib/api';
 import { clock, dateOf, longDate, plusMinutes, shortDate, weekday } from '../lib/time';
 import { startMeeting } from '../planning/meetings';
 import { useCopying } from '../planning/useCopying';
 import { useSession } from '../people/session';
 import { Button } from '../ui/Button';
 import { ErrorNote } from '../ui/ErrorNote';
+import { useTell } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { useNow } from '../lib/useNow';
-import { todayQuery, type DayRow, type Need } from './today';
+import { noteMoves, todayQuery, type DayRow, type Need } from './today';
 
 /** Home: the day from top to bottom, and beside it what needs somebody. */
 export function TodayPage() {
@@ -217,6 +219,8 @@ function NeedText({ need }: { need: Need }) {
           </Link>
         </>
       );
+    case 'zone_data':
+      return <MovedClocks need={need} />;
     default:
       return (
         <>
@@ -227,4 +231,51 @@ function NeedText({ need }: { need: Need }) {
         </>
       );
   }
+}
+
+const NAMED = 4;
+
+/** Newer zone data moved a meeting on somebody's clock. */
+function MovedClocks({ need }: { need: Extract<Need, { code: 'zone_data' }> }) {
+  const { t } = useTranslation();
+  const tell = useTell();
+  const client = useQueryClient();
+  const note = useMutation({
+    mutationFn: (noted: boolean) => noteMoves(need.meetingId, need.zoneData, noted),
+    onSuccess: (_, noted) => {
+      void client.invalidateQueries({ queryKey: ['today'] });
+      if (noted) {
+        tell(t('needs.noted'), { action: { label: t('action.undo'), run: () => note.mutate(false) } });
+      }
+    },
+    onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
+  });
+  return (
+    <>
+      <p className="font-semibold">{t('needs.zone_data', { title: need.title || t('sheet.untitled'), count: need.people.length })}</p>
+      <ul className="text-muted">
+        {need.people.slice(0, NAMED).map((person) => (
+          <li key={person.name}>
+            {t('needs.moved', {
+              name: person.name,
+              city: person.city,
+              was: clock(person.was),
+              now: clock(person.now),
+              date: shortDate(person.now),
+              count: person.dates,
+            })}
+          </li>
+        ))}
+        {need.people.length > NAMED && <li>{t('needs.moreMoved', { count: need.people.length - NAMED })}</li>}
+      </ul>
+      <p className="flex gap-4">
+        <Link className="changeable font-medium" to={`/meetings/${need.meetingId}`}>
+          {t('needs.openMeeting')}
+        </Link>
+        <Button look="quiet" disabled={note.isPending} onClick={() => note.mutate(true)}>
+          {t('needs.note')}
+        </Button>
+      </p>
+    </>
+  );
 }

@@ -1,6 +1,6 @@
 import { queryOptions } from '@tanstack/react-query';
 import { z } from 'zod';
-import { getJson } from '../lib/api';
+import { getJson, send } from '../lib/api';
 
 const row = z.object({
   meetingId: z.string(),
@@ -31,6 +31,13 @@ const need = z.discriminatedUnion('code', [
     dispatchId: z.number(),
   }),
   z.object({ code: z.literal('clocks'), cities: z.array(z.string()), on: z.string(), minutes: z.number(), people: z.number() }),
+  z.object({
+    code: z.literal('zone_data'),
+    zoneData: z.string(),
+    meetingId: z.string(),
+    title: z.string(),
+    people: z.array(z.object({ name: z.string(), city: z.string(), was: z.string(), now: z.string(), dates: z.number() })),
+  }),
   z.object({ code: z.enum(['draft', 'kept']), meetingId: z.string(), title: z.string(), updatedAt: z.string() }),
 ]);
 export type Need = z.infer<typeof need>;
@@ -54,3 +61,7 @@ export const todayQuery = (day: string) =>
     refetchInterval: 60_000,
     meta: { live: true },
   });
+
+/** Whose time newer zone data moved is noted, or not after all. */
+export const noteMoves = (meetingId: string, zoneData: string, noted: boolean): Promise<void> =>
+  send('POST', `meetings/${meetingId}/clock-moves`, { noted, zoneData });

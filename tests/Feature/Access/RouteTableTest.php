@@ -57,6 +57,7 @@ $table = [
     'POST api/meetings/{draft}/send' => [401, 403, 403, 200, 200],
     'POST api/meetings/{sent}/take-back' => [401, 403, 403, 200, 200],
     'POST api/meetings/{sent}/call-off' => [401, 403, 403, 200, 200],
+    'POST api/meetings/{sent}/clock-moves' => [401, 403, 403, 204, 204],
     'GET api/people' => [401, 403, 403, 200, 200],
     'GET api/people/suggest' => [401, 403, 403, 200, 200],
     'GET api/people/{person}' => [401, 403, 403, 200, 200],
@@ -110,6 +111,7 @@ it('answers each according to who asks', function (string $route, int $who, int 
     $body = match (true) {
         str_starts_with($route, 'PUT api/meetings') => sheet($meeting),
         str_ends_with($route, '/send') => ['version' => $meeting->version],
+        str_ends_with($route, '/clock-moves') => ['noted' => true, 'zoneData' => '2099a'],
         $route === 'POST api/series' => sheet($meeting),
         $route === 'POST api/sentence' => ['text' => 'weekly tue 15:30', 'zone' => 'Africa/Nairobi'],
         $route === 'POST api/board' => [...sheet($meeting), 'index' => 0],
