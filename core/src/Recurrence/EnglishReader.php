@@ -60,6 +60,9 @@ final class EnglishReader
             throw NotUnderstood::words(mb_scrub(substr($text, 0, 80)), 'it is longer than a sentence about times can be');
         }
 
+        // A full stop ends the sentence, or one of several after a year; "10.30" and "p.m." keep theirs.
+        $text = (string) preg_replace(['/(?<=[\w)])(?<!\.[ap]m|[ap]\.m)\.(?=\s*\z)/iu', '/(?<=\b\d{4})\.(?=\s)/u'], '', $text);
+
         return (new self($text, $today, $zones))->all();
     }
 

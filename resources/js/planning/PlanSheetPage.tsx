@@ -1,7 +1,7 @@
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Navigate, useNavigate, useParams } from 'react-router';
+import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { ApiError, send } from '../lib/api';
 import { clock, dayMonth, longDate, shortDate, weekday } from '../lib/time';
 import { useDebounced } from '../lib/useDebounced';
@@ -316,6 +316,11 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
                       take={(date) => dateEdit.mutate({ do: 'add', date })}
                     />
                   </Popover>
+                  {!single && !sheet.allDay && (
+                    <Link className="changeable" to={`/meetings/${meeting.id}/shifts`}>
+                      {t('shifts.title')}
+                    </Link>
+                  )}
                 </DateStrip>
                 <AnchorAdvice planned={planned} take={(zone) => reanchor.mutate(zone)} />
               </>
