@@ -16,9 +16,12 @@ use Symfony\Component\Mime\RawMessage;
 /** A mail server spoken to over SMTP (RFC 5321). */
 final class SmtpPostRoom implements PostRoom
 {
+    /** After so many seconds of silence the server is asked whether it still listens, since many close an idle line within a minute. */
+    private const IDLE_SECONDS = 10;
+
     private ?EsmtpTransport $transport = null;
 
-    public function __construct(private readonly string $host, private readonly int $port, private readonly int $timeoutSeconds, private readonly string $ownDomain) {}
+    public function __construct(private readonly string $host, private readonly int $port, private readonly int $timeoutSeconds, private readonly string $ownDomain, private readonly int $idleSeconds = self::IDLE_SECONDS) {}
 
     public function deliver(string $mail, string $envelopeSender, string $recipient): string
     {
@@ -42,7 +45,7 @@ final class SmtpPostRoom implements PostRoom
     {
         if ($this->transport === null) {
             $stream = (new SocketStream())->setTimeout($this->timeoutSeconds);
-            $this->transport = (new EsmtpTransport($this->host, $this->port, false, stream: $stream))->setLocalDomain($this->ownDomain);
+            $this->transport = (new EsmtpTransport($this->host, $this->port, false, stream: $stream))->setLocalDomain($this->ownDomain)->setPingThreshold($this->idleSeconds);
         }
 
         return $this->transport;

@@ -5,14 +5,13 @@ declare(strict_types=1);
 namespace Syndex\Core\ICalendar;
 
 use Syndex\Core\Time\Gregorian;
-use Syndex\Core\Time\Instant;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\Zone;
 
 /**
  * Writes a zone as VTIMEZONE (RFC 5545 3.6.5), right for every moment of a window.
  *
- * Changes that come by one yearly rule are written as that rule, the rest as dated observances.
+ * Changes that come by one yearly rule still in force are written as that rule, the rest as dated observances.
  */
 final class TimezoneWriter
 {
@@ -34,7 +33,7 @@ final class TimezoneWriter
         $lines = ContentLine::of('BEGIN', 'VTIMEZONE') . ContentLine::of('TZID', $zone->id);
         if ($first === null) {
             $now = $zone->nameAt($from);
-            $lines .= self::observance($now['dst'], self::wall(min(0, $from + $now['offset'] - 86400)), $now['offset'], $now['offset'], $now['name'], null);
+            $lines .= self::observance($now['dst'], self::wall(min(0, $from + $now['offset'] - 86400)), $now['offset'], $now['offset'], $now['name']);
         }
         foreach (self::runs($changes) as $run) {
             // A year more than needed, so that a reader who looks past the end is not told of half a rule.
@@ -108,26 +107,23 @@ final class TimezoneWriter
     {
         $first = $run['changes'][0];
         $last = $run['changes'][count($run['changes']) - 1];
-        $start = self::wall($first['at'] + $first['before']);
-        $rule = null;
-        if (count($run['changes']) > 1) {
-            $rule = explode(' ', $run['rules'][0])[0];
-            // A run that goes on past what was looked at is still in force.
-            if ($last['at'] < $end) {
-                $rule .= ';UNTIL=' . str_replace(['-', ':'], '', Instant::ofSeconds($last['at'])->format());
-            }
+        if ($last['at'] < $end) {
+            // What is over is dated, each change by itself: some readers take UNTIL, which is in UTC, for local time.
+            return implode('', array_map(static fn(array $c): string => self::observance($c['dst'], self::wall($c['at'] + $c['before']), $c['before'], $c['after'], $c['name']), $run['changes']));
         }
+        // A run that goes on past what was looked at is still in force.
+        $rule = count($run['changes']) > 1 ? ContentLine::of('RRULE', explode(' ', $run['rules'][0])[0]) : '';
 
-        return self::observance($first['dst'], $start, $first['before'], $first['after'], $first['name'], $rule);
+        return self::observance($first['dst'], self::wall($first['at'] + $first['before']), $first['before'], $first['after'], $first['name'], $rule);
     }
 
-    private static function observance(bool $dst, string $start, int $before, int $after, string $name, ?string $rule): string
+    private static function observance(bool $dst, string $start, int $before, int $after, string $name, string $repeats = ''): string
     {
         $kind = $dst ? 'DAYLIGHT' : 'STANDARD';
 
         return ContentLine::of('BEGIN', $kind)
             . ContentLine::of('DTSTART', $start)
-            . ($rule === null ? '' : ContentLine::of('RRULE', $rule))
+            . $repeats
             . ContentLine::of('TZOFFSETFROM', self::offset($before))
             . ContentLine::of('TZOFFSETTO', self::offset($after))
             . ContentLine::text('TZNAME', $name)

@@ -10,6 +10,9 @@ final class SystemZoneData implements ZoneData
     /** Files of the zone folder that PHP lists, but that name no zone of their own. */
     private const NOT_ZONES = ['leapseconds', 'localtime', 'posixrules', 'tzdata.zi'];
 
+    /** Zones whose names PHP takes for abbreviations, and the places they are linked to (IANA backward, 2024b). */
+    private const ABBREVIATIONS = ['CET' => 'Europe/Brussels', 'EET' => 'Europe/Athens', 'MET' => 'Europe/Brussels', 'WET' => 'Europe/Lisbon'];
+
     /** @var array<string, Zone> */
     private array $zones = [];
 
@@ -32,12 +35,12 @@ final class SystemZoneData implements ZoneData
             throw UnknownZone::named($id);
         }
 
-        return $this->zones[$id] = Zone::of($id, new \DateTimeZone($id));
+        return $this->zones[$id] = Zone::of($id, self::source($id));
     }
 
     public function offsetAt(string $id, int $moment): int
     {
-        return isset($this->zones[$id]) ? $this->zones[$id]->offsetAt($moment) : (new \DateTimeZone($id))->getOffset(new \DateTimeImmutable('@' . $moment));
+        return isset($this->zones[$id]) ? $this->zones[$id]->offsetAt($moment) : self::source($id)->getOffset(new \DateTimeImmutable('@' . $moment));
     }
 
     public function knows(string $id): bool
@@ -45,6 +48,22 @@ final class SystemZoneData implements ZoneData
         $this->known ??= array_fill_keys(array_diff(\DateTimeZone::listIdentifiers(\DateTimeZone::ALL_WITH_BC), self::NOT_ZONES), true);
 
         return isset($this->known[$id]);
+    }
+
+    /**
+     * PHP takes CET, EET, MET and WET for abbreviations, which have no summer time; as zones they have (IANA europe, since 2024b
+     * links in backward). Under their path they are found as zones.
+     */
+    private static function source(string $id): \DateTimeZone
+    {
+        if (!isset(self::ABBREVIATIONS[$id])) {
+            return new \DateTimeZone($id);
+        }
+        try {
+            return new \DateTimeZone('posix/' . $id);
+        } catch (\Exception) {
+            return new \DateTimeZone(self::ABBREVIATIONS[$id]);
+        }
     }
 
     public function currentIds(): array
