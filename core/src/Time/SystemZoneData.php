@@ -59,11 +59,8 @@ final class SystemZoneData implements ZoneData
         if (!isset(self::ABBREVIATIONS[$id])) {
             return new \DateTimeZone($id);
         }
-        try {
-            return new \DateTimeZone('posix/' . $id);
-        } catch (\Exception) {
-            return new \DateTimeZone(self::ABBREVIATIONS[$id]);
-        }
+        // Not there where PHP brings its own zone data.
+        return @timezone_open('posix/' . $id) ?: new \DateTimeZone(self::ABBREVIATIONS[$id]);
     }
 
     public function currentIds(): array
