@@ -26,10 +26,14 @@ $visit = static function (string $path, string $text) use ($browser, $wait): voi
     $wait($text);
 };
 $click = static fn(string $xpath) => $browser->findElement(WebDriverBy::xpath($xpath))->click();
+$set = static function (string $label, string $value) use ($browser): void {
+    $field = $browser->findElement(WebDriverBy::xpath("//*[@id=//label[normalize-space(.)='$label']/@for]"));
+    $browser->executeScript('const [field, value] = arguments; const of = field.tagName === "SELECT" ? HTMLSelectElement : HTMLInputElement; Object.getOwnPropertyDescriptor(of.prototype, "value").set.call(field, value); field.dispatchEvent(new Event(field.tagName === "SELECT" ? "change" : "input", { bubbles: true }));', [$field, $value]);
+};
 $take = static function (string $name, array $device = []) use ($chrome, $browser, $folder): void {
     $chrome->device($device);
     // The pointer out of the way, and nothing that flashes.
-    $browser->executeScript('document.activeElement?.blur()');
+    $browser->executeScript('document.activeElement?.blur(); scrollTo(0, 0)');
     usleep(400_000);
     $browser->takeScreenshot("$folder/$name.png");
     echo "$name\n";
@@ -55,6 +59,27 @@ try {
     $click("//button[.='All dates']");
     $wait('side by side');
     $take('plan-dates');
+    $click("//button[starts-with(@aria-label, 'How often')]");
+    usleep(400_000);
+    $click("//button[.='By its parts …']");
+    $wait('The next');
+    $set('Period', 'monthly');
+    $click("//fieldset[contains(., 'On weekdays')]//button[.='Mon']");
+    $set('Of these dates, only the', '-1');
+    $wait('last Monday');
+    usleep(600_000);
+    $take('plan-parts');
+    $click("//*[@role='dialog']//button[.='Cancel']");
+    $click("//button[.='Type it']");
+    usleep(400_000);
+    $take('plan-typed');
+    $visit('/meetings', 'meetings in all');
+    $browser->executeScript('const files = new DataTransfer(); files.items.add(new File([arguments[0]], "far-garden.ics")); window.dispatchEvent(new DragEvent("drop", { cancelable: true, dataTransfer: files }));', [
+        implode("\n", ['BEGIN:VCALENDAR', 'BEGIN:VEVENT', 'UID:1', 'SUMMARY:Spore exchange', 'DTSTART:20270112T090000Z', 'RRULE:FREQ=MONTHLY;COUNT=6', 'ATTENDEE:mailto:rosa@anden.example', 'END:VEVENT', 'BEGIN:VEVENT', 'UID:2', 'SUMMARY:Greenhouse tour', 'DTSTART:20270301T100000', 'a broken line', 'END:VEVENT', 'END:VCALENDAR']),
+    ]);
+    $wait('Which one opens');
+    $take('import');
+    $click("//*[@role='dialog']//button[.='Cancel']");
     $visit("$draft/read-back", 'Still odd');
     $click("//button[.='Mere Tautari']");
     usleep(900_000);

@@ -31,7 +31,8 @@ final class EnglishReader
 
     private const WHICHES = self::WHICH . '(?:' . self::AND . '(?:the\s+)?' . self::WHICH . ')*';
 
-    private const DAYS = self::DAY . '(?:' . self::AND . self::DAY . ')*';
+    /** With "and", or one beside the other: "mon wed fri"; a weekday with its date begins something else. */
+    private const DAYS = self::DAY . '(?:(?:' . self::AND . '|\s+(?!' . self::DAY . '\s*,?\s+(?:the\s+)?(?:\d{1,2}(?:st|nd|rd|th|\.)?\s+(?:of\s+)?' . self::MONTH . '|' . self::MONTH . '|\d{4}-)))' . self::DAY . ')*';
 
     private const MONTHS = self::MONTH . '(?:' . self::AND . self::MONTH . ')*';
 

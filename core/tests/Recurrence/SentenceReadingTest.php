@@ -52,3 +52,17 @@ it('reads what coordinators type', function (string $sentence, string $meaning):
     $heard = $read();
     expect(meaningOf($heard->series, $heard->durationMinutes))->toBe(meaningOf($expected, (int) $minutes));
 })->with(writtenSentences());
+
+it('tells users of every sentence it refuses, and why', function (): void {
+    $told = (string) file_get_contents(dirname(__DIR__, 3) . '/docs/sentences.md');
+    foreach (writtenSentences() as [$sentence, $meaning]) {
+        if ($meaning !== '?') {
+            continue;
+        }
+        try {
+            (new English(Tests\zones()))->read($sentence, WallTime::parseDate('2026-11-25'), 'Africa/Nairobi');
+        } catch (NotUnderstood $not) {
+            expect($told)->toContain("| $sentence | “{$not->quote}”: {$not->reason} |");
+        }
+    }
+});
