@@ -145,3 +145,25 @@ it('opens a calendar file as a draft, dropped or chosen', function (): void {
     ($this->forgetRefusals)();
     $this->expectQuietConsole();
 });
+
+it('advises another anchor where fewer people would move, and takes it in one press', function (): void {
+    foreach (['ines var' => 'Inês Varela', 'tomas' => 'Tomás Sequeira'] as $typed => $name) {
+        $this->field('Add a person')->sendKeys($typed);
+        $this->pressAt("//*[@role='option'][contains(., '$name')]");
+        $this->find("//*[@data-testid='attendee'][contains(., '$name')]");
+    }
+    ($this->type)('every tuesday at 15:30 nairobi for 45 minutes, 12 times from 2 march 2027');
+    // Lisbon's clocks go forward on 28 March 2027 (IANA); Nairobi's never do.
+    $this->see('Anchored in Lisbon, local time would move for 1 person instead of 2.');
+    $this->expectAccessible('anchor advice');
+    $this->press('button', 'Anchor it in Lisbon');
+    $this->see('every Tuesday at 12:30 Lisbon time for 45 minutes, 12 times from 2 March 2027.');
+    $this->waitFor(fn(): bool => !str_contains($this->text(), 'would move for'), 'the advice is gone');
+    ($this->kept)();
+
+    $this->press('a', 'Clock shifts');
+    $this->see('Whose clock moves during Seed count, anchored in Lisbon.');
+    $this->see('Tue 30 Mar 2027: 15:30 becomes 14:30');
+    $this->expectAccessible('clock shifts');
+    $this->expectQuietConsole();
+});

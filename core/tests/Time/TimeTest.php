@@ -30,6 +30,39 @@ describe('Gregorian', function (): void {
     });
 });
 
+describe('Gregorian, at its edges', function (): void {
+    it('knows its first and last day, and the two ways of dividing', function (): void {
+        expect(Gregorian::civil(Gregorian::FIRST_DAY))->toBe([1, 1, 1])->and(Gregorian::civil(Gregorian::LAST_DAY))->toBe([9999, 12, 31])
+            ->and([Gregorian::floorDiv(7, 3), Gregorian::floorDiv(-7, 3), Gregorian::floorDiv(-6, 3), Gregorian::floorDiv(0, 3)])->toBe([2, -3, -2, 0])
+            ->and([Gregorian::floorMod(7, 3), Gregorian::floorMod(-7, 3), Gregorian::floorMod(-6, 3)])->toBe([1, 2, 0]);
+    });
+
+    it('counts the days of each month', function (int $year): void {
+        foreach (range(1, 12) as $month) {
+            expect(Gregorian::daysInMonth($year, $month))->toBe((int) gmdate('t', (int) gmmktime(0, 0, 0, $month, 1, $year)))
+                ->and(Gregorian::daysBeforeMonth($year, $month))->toBe((int) gmdate('z', (int) gmmktime(0, 0, 0, $month, 1, $year)));
+        }
+    })->with([1999, 2000, 2023, 2024, 2100]);
+});
+
+describe('WallTime', function (): void {
+    it('is of the years 1 to 9999', function (int $seconds, bool $is): void {
+        try {
+            expect(WallTime::ofSeconds($seconds)->seconds)->toBe($is ? $seconds : null);
+        } catch (InvalidTime) {
+            expect($is)->toBeFalse();
+        }
+    })->with([[-719162 * 86400, true], [-719162 * 86400 - 1, false], [2932897 * 86400 - 1, true], [2932897 * 86400, false]]);
+
+    it('names its parts', function (): void {
+        $wall = WallTime::of(2026, 12, 8, 15, 30, 5);
+
+        expect([$wall->format(), $wall->formatDate(), $wall->formatClock(), $wall->secondOfDay(), $wall->dayNumber()])->toBe(['2026-12-08T15:30:05', '2026-12-08', '15:30', 55805, 20795])
+            ->and(WallTime::of(1969, 12, 31, 23)->secondOfDay())->toBe(82800)
+            ->and($wall->plusSeconds(-55806)->format())->toBe('2026-12-07T23:59:59');
+    });
+});
+
 describe('WallTime::parse', function (): void {
     it('refuses what cannot be', function (string $text): void {
         WallTime::parse($text);
@@ -50,7 +83,7 @@ describe('Instant', function (): void {
         }
     })->with([
         ['2026-12-08T15:30:00+03:00', '2026-12-08T12:30:00Z'], ['2026-12-08T12:30:00Z', '2026-12-08T12:30:00Z'], ['2026-12-08T00:15:00+05:45', '2026-12-07T18:30:00Z'],
-        ['2026-12-08t12:30:00Z', null], ['2026-12-08T12:30:00z', null], ['2026-12-08T12:30:00', null], ['2026-12-08T12:30:00+24:00', null], ['2026-12-08T12:30:00+0300', null],
+        ['2026-12-08t12:30:00Z', null], ['2026-12-08T12:30:00z', null], ['2026-12-08T12:30:00', null], ['2026-12-08T12:30:00+24:00', null], ['2026-12-08T12:30:00+23:59', '2026-12-07T12:31:00Z'], ['2026-12-08T12:30:00-23:59', '2026-12-09T12:29:00Z'], ['2026-12-08T12:30:00+05:60', null], ['2026-12-08T12:30:00+00:00', '2026-12-08T12:30:00Z'], ['2026-12-08T12:30:00-00:30', '2026-12-08T13:00:00Z'], ['2026-13-08T12:30:00Z', null], ['2026-12-08T12:30:00+0300', null],
     ]);
 
     it('still names the same moment where an old offset has seconds', function (): void {
@@ -106,6 +139,18 @@ describe('Interval', function (): void {
     it('counts the start in and the end out', function (int $start, int $end, bool $expected): void {
         expect(Interval::between(100, 200)->overlaps(Interval::between($start, $end)))->toBe($expected);
     })->with(['touches before' => [50, 100, false], 'touches after' => [200, 250, false], 'a second in' => [199, 250, true], 'around' => [0, 300, true], 'within' => [120, 130, true]]);
+
+    it('holds its start, not its end', function (int $moment, bool $holds): void {
+        expect(Interval::between(100, 200)->contains($moment))->toBe($holds);
+    })->with([[99, false], [100, true], [199, true], [200, false]]);
+
+    it('lasts minutes, and is cut to another', function (): void {
+        $hour = Interval::lasting(1000, 60);
+
+        expect([$hour->end, $hour->seconds()])->toBe([4600, 3600])
+            ->and($hour->clippedTo(Interval::between(0, 2000))?->end)->toBe(2000)->and($hour->clippedTo(Interval::between(2000, 9000))?->start)->toBe(2000)
+            ->and($hour->clippedTo(Interval::between(4600, 9000)))->toBeNull();
+    });
 
     it('ends after it starts', function (): void {
         Interval::between(5, 5);

@@ -2,11 +2,12 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ApiError } from '../lib/api';
-import { clock, dateOf, plusMinutes, shortDate } from '../lib/time';
+import { clock, shortDate } from '../lib/time';
 import { useDebounced } from '../lib/useDebounced';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { SelectField, TextField } from '../ui/Field';
+import { EndFields } from './EndFields';
 import type { Parts } from './meetings';
 import { ASKED, DAYS, forFrequency, FREQUENCIES, numberedText, OFFERED, readNumbered, readNumbers } from './parts';
 import { lookQuery } from './series';
@@ -147,39 +148,7 @@ export function PartsDialog({ sheet, parts: given, change, close }: PartsDialogP
                 ))}
               </SelectField>
             )}
-            <SelectField
-              label={t('repeats.end')}
-              value={parts.end}
-              onChange={(event) => {
-                const end = event.target.value as Parts['end'];
-                set({ end, untilOn: end === 'until' ? (parts.untilOn ?? dateOf(plusMinutes(sheet.startLocal, 525600))) : parts.untilOn });
-              }}
-            >
-              {(['count', 'until', 'open'] as const).map((end) => (
-                <option key={end} value={end}>
-                  {t(`repeats.ends.${end}`)}
-                </option>
-              ))}
-            </SelectField>
-            {parts.end === 'count' && (
-              <TextField
-                label={t('repeats.count')}
-                type="number"
-                min={1}
-                value={parts.count}
-                error={error('count')}
-                onChange={(event) => set({ count: Math.round(Number(event.target.value)) })}
-              />
-            )}
-            {parts.end === 'until' && (
-              <TextField
-                label={t('repeats.until')}
-                type="date"
-                value={parts.untilOn ?? ''}
-                error={error('untilOn')}
-                onChange={(event) => set({ untilOn: event.target.value })}
-              />
-            )}
+            <EndFields ending={parts} set={set} startLocal={sheet.startLocal} proposedDays={365} error={error} />
           </div>
         </div>
         <div className="flex flex-col gap-2 border-line md:border-l md:pl-5" aria-live="polite">

@@ -1,14 +1,16 @@
 import { useTranslation } from 'react-i18next';
-import { dateOf, plusMinutes } from '../lib/time';
 import { Button } from '../ui/Button';
 import { SelectField, TextField } from '../ui/Field';
+import { DAYS } from './parts';
+import { EndFields, type Ending } from './EndFields';
 import type { Repeats } from './meetings';
 import type { Sheet } from './sheet';
 
 export type EndEditorProps = { sheet: Sheet; change: (next: Partial<Sheet>) => void; close: () => void };
 export type RepeatsEditorProps = EndEditorProps & { byParts: () => void };
 
-const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
+/** Of the plain form; by its parts a rule may have more. */
+const MOST_COUNT = 1000;
 
 /** How often: every day, on weekdays, on a date or a weekday of the month, every year. */
 export function RepeatsEditor({ sheet, change, close, byParts }: RepeatsEditorProps) {
@@ -143,8 +145,15 @@ export function EndEditor({ sheet, change, close }: EndEditorProps) {
   if (!ending) {
     return null;
   }
-  const set = (next: Partial<Pick<Repeats, 'end' | 'count' | 'untilOn'>>) =>
+  const most = sheet.repeats ? MOST_COUNT : Infinity;
+  const set = (next: Partial<Ending>) => {
+    const isCount = next.count === undefined || (next.count >= 1 && next.count <= most);
+    const isDay = !next.untilOn || /^\d{4}-\d{2}-\d{2}$/.test(next.untilOn);
+    if (!isCount || !isDay || next.untilOn === '') {
+      return;
+    }
     change(sheet.repeats ? { repeats: { ...sheet.repeats, ...next } } : sheet.custom ? { custom: { ...sheet.custom, ...next } } : {});
+  };
   return (
     <form
       className="flex flex-col gap-3"
@@ -153,52 +162,7 @@ export function EndEditor({ sheet, change, close }: EndEditorProps) {
         close();
       }}
     >
-      <SelectField
-        label={t('repeats.end')}
-        value={ending.end}
-        onChange={(event) => {
-          const end = event.target.value as Repeats['end'];
-          set({
-            end,
-            untilOn: end === 'until' ? (ending.untilOn ?? dateOf(plusMinutes(sheet.startLocal, 12 * 7 * 1440))) : ending.untilOn,
-          });
-        }}
-      >
-        {(['count', 'until', 'open'] as const).map((end) => (
-          <option key={end} value={end}>
-            {t(`repeats.ends.${end}`)}
-          </option>
-        ))}
-      </SelectField>
-      {ending.end === 'count' && (
-        <TextField
-          label={t('repeats.count')}
-          type="number"
-          min={1}
-          max={1000}
-          autoFocus
-          value={ending.count}
-          onChange={(event) => {
-            const count = Math.round(Number(event.target.value));
-            if (count >= 1 && count <= 1000) {
-              set({ count });
-            }
-          }}
-        />
-      )}
-      {ending.end === 'until' && (
-        <TextField
-          label={t('repeats.until')}
-          type="date"
-          autoFocus
-          value={ending.untilOn ?? ''}
-          onChange={(event) => {
-            if (/^\d{4}-\d{2}-\d{2}$/.test(event.target.value)) {
-              set({ untilOn: event.target.value });
-            }
-          }}
-        />
-      )}
+      <EndFields ending={ending} set={set} startLocal={sheet.startLocal} proposedDays={84} autoFocus />
       <Button small type="submit">
         {t('action.done')}
       </Button>
