@@ -85,9 +85,9 @@ it('makes a rule by its parts, shows what it comes to, and asks about a thousand
     $this->set($this->field('Period'), 'daily');
     $this->fill($this->field('Of these dates, only the'), ' ');
     $this->fill($this->field('How many times'), '1200');
-    $this->see('1200 dates. The next');
+    $this->see('1,200 dates. The next');
     $this->press('button', 'Take it');
-    $this->see('That makes 1200 dates');
+    $this->see('That makes 1,200 dates');
     $this->press('button', 'Take them all');
     $this->see('every weekday at 10:00');
     ($this->kept)();

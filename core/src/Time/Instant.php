@@ -22,8 +22,7 @@ final readonly class Instant
     public static function parse(string $text): self
     {
         $expected = 'an instant like 2026-12-08T12:30:00Z or 2026-12-08T15:30:00+03:00';
-        if (preg_match('/\A(.{19})(?:Z|([+-])(\d{2}):(\d{2}))\z/s', $text, $m) !== 1
-            || (int) ($m[3] ?? 0) > 23 || (int) ($m[4] ?? 0) > 59) {
+        if (preg_match('/\A(.{19})(?:Z|([+-])([01]\d|2[0-3]):([0-5]\d))\z/s', $text, $m) !== 1) {
             throw InvalidTime::unreadable($expected, $text);
         }
         try {

@@ -35,15 +35,13 @@ final readonly class KeptClock
 
     public function offsetAt(int $utc): int
     {
-        $offset = $this->offsets[0][1];
-        foreach ($this->offsets as [$at, $from]) {
-            if ($at > $utc) {
-                break;
+        foreach (array_reverse($this->offsets) as [$at, $offset]) {
+            if ($at <= $utc) {
+                return $offset;
             }
-            $offset = $from;
         }
 
-        return $offset;
+        return $this->offsets[0][1];
     }
 
     /** Whether another clock shows something else at any moment of [$from, $to). */

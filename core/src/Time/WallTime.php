@@ -34,8 +34,7 @@ final readonly class WallTime
      */
     public static function parse(string $text): self
     {
-        if (preg_match('/\A(\d{4}-\d{2}-\d{2})T(\d{2}):(\d{2}):(\d{2})\z/', $text, $m) !== 1
-            || (int) $m[2] > 23 || (int) $m[3] > 59 || (int) $m[4] > 59) {
+        if (preg_match('/\A(\d{4}-\d{2}-\d{2})T([01]\d|2[0-3]):([0-5]\d):([0-5]\d)\z/', $text, $m) !== 1) {
             throw InvalidTime::unreadable('a wall time like 2026-12-08T15:30:00', $text);
         }
 

@@ -132,7 +132,12 @@ describe('Zone', function (): void {
 describe('PlaceName::of', function (): void {
     it('names the city', function (string $zone, string $city): void {
         expect(PlaceName::of($zone))->toBe($city);
-    })->with([['Africa/Nairobi', 'Nairobi'], ['America/St_Johns', 'St. John’s'], ['America/Argentina/Buenos_Aires', 'Buenos Aires'], ['UTC', 'UTC']]);
+    })->with([['Africa/Nairobi', 'Nairobi'], ['America/St_Johns', 'St. John’s'], ['America/Argentina/Buenos_Aires', 'Buenos Aires'], ['UTC', 'UTC'], ['Etc/GMT+5', 'GMT+5'], ['Etc/UTC', 'UTC'], ['America/North_Dakota/New_Salem', 'New Salem, North Dakota']]);
+
+    // CLDR: exemplar cities.
+    it('names it in other languages', function (): void {
+        expect(PlaceName::of('Europe/Moscow', 'de'))->toBe('Moskau')->and(PlaceName::of('Europe/Moscow'))->toBe('Moscow');
+    });
 });
 
 describe('Interval', function (): void {
@@ -158,6 +163,33 @@ describe('Interval', function (): void {
 });
 
 describe('IntervalSet', function (): void {
+    it('joins what touches or overlaps, in whatever order it comes', function (array $given, array $joined): void {
+        $pairs = static fn(IntervalSet $set): array => array_map(static fn(Interval $i): array => [$i->start, $i->end], $set->intervals);
+        $intervals = array_map(static fn(array $pair): Interval => Interval::between(...$pair), $given);
+
+        expect($pairs(IntervalSet::of($intervals)))->toBe($joined)->and($pairs(IntervalSet::of(array_reverse($intervals))))->toBe($joined);
+    })->with([
+        'apart' => [[[30, 40], [10, 20]], [[10, 20], [30, 40]]],
+        'touching' => [[[10, 20], [20, 30]], [[10, 30]]],
+        'overlapping' => [[[15, 40], [10, 20], [60, 70]], [[10, 40], [60, 70]]],
+        'one within another' => [[[10, 100], [20, 30], [90, 110]], [[10, 110]]],
+        'none' => [[], []],
+    ]);
+
+    it('answers for one stretch', function (int $start, int $end, bool $overlaps, bool $covers): void {
+        $set = IntervalSet::of([Interval::between(50, 60), Interval::between(10, 20), Interval::between(30, 40)]);
+        $asked = Interval::between($start, $end);
+
+        expect([$set->overlaps($asked), $set->covers($asked)])->toBe([$overlaps, $covers]);
+    })->with([[0, 10, false, false], [0, 11, true, false], [10, 20, true, true], [12, 18, true, true], [20, 30, false, false], [19, 31, true, false], [39, 40, true, true], [40, 50, false, false], [55, 61, true, false], [60, 70, false, false], [0, 100, true, false]]);
+
+    it('grows at both ends', function (): void {
+        $grown = IntervalSet::of([Interval::between(10, 20), Interval::between(30, 40)])->widenedBy(5);
+
+        expect(array_map(static fn(Interval $i): array => [$i->start, $i->end], $grown->intervals))->toBe([[5, 45]])
+            ->and(IntervalSet::of([])->widenedBy(5)->isEmpty())->toBeTrue()->and($grown->isEmpty())->toBeFalse();
+    });
+
     it('fills a window together with its gaps and never meets them', function (): void {
         mt_srand(11);
         for ($round = 0; $round < 200; $round++) {
@@ -213,3 +245,23 @@ describe('WorkingHours', function (): void {
         WorkingHours::of($days);
     })->with([[['monday' => []]], [['mon' => [['9:00', '17:00']]]], [['mon' => [['17:00', '09:00']]]], [['mon' => [['09:00', '09:00']]]], [['mon' => [['24:00', '24:00']]]], [['mon' => [['09:00', '25:00']]]]])->throws(InvalidHours::class);
 });
+
+it('says what was expected and what it got', function (Closure $wrong, string $said): void {
+    $message = null;
+    try {
+        $wrong();
+    } catch (DomainException $e) {
+        $message = $e->getMessage();
+    }
+
+    expect($message)->toBe($said);
+})->with([
+    'a day' => [fn() => WorkingHours::of(['monday' => []]), 'expected a day of mon, tue, wed, thu, fri, sat, sun, got "monday"'],
+    'a long day' => [fn() => WorkingHours::of([str_repeat('x', 41) => []]), 'expected a day of mon, tue, wed, thu, fri, sat, sun, got "' . str_repeat('x', 39) . '…"'],
+    'a time of day' => [fn() => WorkingHours::of(['mon' => [['9:00', '17:00']]]), 'expected a time of day HH:MM, got "9:00"'],
+    'a stretch' => [fn() => WorkingHours::of(['mon' => [['17:00', '09:00']]]), 'expected a stretch that ends after it starts, got 17:00 to 09:00'],
+    'a wall time' => [fn() => WallTime::parse('noon'), 'expected a wall time like 2026-12-08T15:30:00, got "noon"'],
+    'a date' => [fn() => WallTime::parseDate('2026-02-30'), 'expected a date like 2026-12-08, got "2026-02-30"'],
+    'an instant' => [fn() => Instant::parse('2026-02-30T00:00:00Z'), 'expected an instant like 2026-12-08T12:30:00Z or 2026-12-08T15:30:00+03:00, got "2026-02-30T00:00:00Z"'],
+    'a long text' => [fn() => WallTime::parse(str_repeat('y', 81)), 'expected a wall time like 2026-12-08T15:30:00, got "' . str_repeat('y', 79) . '…"'],
+]);
