@@ -66,6 +66,7 @@ describe('English::write', function (): void {
         'daily until' => ['FREQ=DAILY;UNTIL=20261224', 90, 'every day at 15:30 Nairobi time for 90 minutes, from 8 December 2026 until 24 December 2026'],
         'until before the time of that day' => ['FREQ=DAILY;UNTIL=20261224T100000Z', 90, 'every day at 15:30 Nairobi time for 90 minutes, from 8 December 2026 until 23 December 2026'],
         'a date of the month' => ['FREQ=MONTHLY;BYMONTHDAY=8;COUNT=3', 150, 'on the 8th of every month at 15:30 Nairobi time for 2 hours and 30 minutes, 3 times from 8 December 2026'],
+        'many dates of the month' => ['FREQ=MONTHLY;BYMONTHDAY=1,2,3,8,11,12,13,21,22,23,31;COUNT=3', 30, 'on the 1st, 2nd, 3rd, 8th, 11th, 12th, 13th, 21st, 22nd, 23rd and 31st of every month at 15:30 Nairobi time for 30 minutes, 3 times from 8 December 2026'],
         'the last day' => ['FREQ=MONTHLY;BYMONTHDAY=-1;COUNT=3', 30, 'on the last day of every month at 15:30 Nairobi time for 30 minutes, 3 times from 31 December 2026'],
         'the second Tuesday' => ['FREQ=MONTHLY;BYDAY=2TU;COUNT=3', 30, 'on the second Tuesday of every month at 15:30 Nairobi time for 30 minutes, 3 times from 8 December 2026'],
         'the last Friday' => ['FREQ=MONTHLY;INTERVAL=2;BYDAY=-1FR;COUNT=3', 30, 'on the last Friday of every second month at 15:30 Nairobi time for 30 minutes, 3 times from 25 December 2026'],

@@ -92,6 +92,63 @@ describe('Series::expand', function (): void {
         expect($found->count())->toBe($dates);
     })->with(['daily' => ['FREQ=DAILY;COUNT=20610', 5], 'weekly' => ['FREQ=WEEKLY;COUNT=2945', 1], 'ended before' => ['FREQ=DAILY;COUNT=20000', 0]]);
 
+    /*
+     * RFC 5545 3.3.10, the table: below a day every part limits, but BYMINUTE and BYSECOND expand what is longer than they
+     * are. Here every second of a day and a half is asked whether it is one.
+     */
+    it('finds below a day what asking every second finds', function (int $seed): void {
+        mt_srand($seed);
+        $some = static function (array $of, int $most): array {
+            shuffle($of);
+            $chosen = array_slice($of, 0, mt_rand(1, $most));
+            sort($chosen);
+
+            return $chosen;
+        };
+        for ($round = 0; $round < 12; $round++) {
+            $frequency = ['SECONDLY', 'MINUTELY', 'HOURLY'][$round % 3];
+            $size = ['SECONDLY' => 1, 'MINUTELY' => 60, 'HOURLY' => 3600][$frequency];
+            $interval = mt_rand(1, [7, 45, 5][$round % 3]);
+            $hours = mt_rand(0, 2) === 0 ? $some(range(0, 23), 6) : [];
+            $minutes = mt_rand(0, 1) === 0 || $size === 1 ? $some(range(0, 59), 8) : [];
+            $seconds = mt_rand(0, 1) === 0 || $size === 1 ? $some(range(0, 59), 4) : [];
+            $days = mt_rand(0, 3) === 0 ? $some([0, 1, 2, 3, 4, 5, 6], 4) : [];
+            $monthDays = mt_rand(0, 3) === 0 ? $some(range(1, 28), 20) : [];
+            $rule = "FREQ=$frequency;INTERVAL=$interval" . ($hours === [] ? '' : ';BYHOUR=' . implode(',', $hours)) . ($minutes === [] ? '' : ';BYMINUTE=' . implode(',', $minutes)) . ($seconds === [] ? '' : ';BYSECOND=' . implode(',', $seconds))
+                . ($days === [] ? '' : ';BYDAY=' . implode(',', array_map(static fn(int $d): string => ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'][$d], $days))) . ($monthDays === [] ? '' : ';BYMONTHDAY=' . implode(',', $monthDays));
+            $start = Tests\at('2026-12-08T00:00:00Z') + mt_rand(0, 86399);
+            $base = $start - $start % $size;
+            $expected = [];
+            for ($at = $start; $at < $start + 129_600 && count($expected) < 5000; $at++) {
+                [$hour, $minute, $second] = [intdiv($at, 3600) % 24, intdiv($at, 60) % 60, $at % 60];
+                if (intdiv($at - $base, $size) % $interval === 0
+                    && ($hours === [] || in_array($hour, $hours, true))
+                    && ($minutes === [] ? $size < 3600 || $minute === intdiv($start, 60) % 60 : in_array($minute, $minutes, true))
+                    && ($seconds === [] ? $size === 1 || $second === $start % 60 : in_array($second, $seconds, true))
+                    && ($days === [] || in_array((int) gmdate('N', $at) - 1, $days, true))
+                    && ($monthDays === [] || in_array((int) gmdate('j', $at), $monthDays, true))) {
+                    $expected[] = $at;
+                }
+            }
+            $series = Series::timed(WallTime::ofSeconds($start), null, RuleParser::parse($rule));
+            $found = $series->expand(Work::atMost(8_000_000), to: Instant::ofSeconds($start + 129_600), limit: 5000)->starts;
+
+            expect($found)->toBe($expected, "seed $seed: " . WallTime::ofSeconds($start)->format() . " $rule");
+        }
+    })->with([1, 2, 3, 4, 5]);
+
+    it('picks positions among the minutes and seconds of a period', function (string $rule, array $clocks): void {
+        $found = Series::timed(WallTime::parse('2026-12-08T09:00:00'), null, RuleParser::parse($rule))->expand(Work::atMost(100_000), limit: 4);
+
+        expect(array_map(static fn(int $wall): string => gmdate('H:i:s', $wall), $found->walls))->toBe($clocks);
+    })->with([
+        ['FREQ=HOURLY;BYMINUTE=10,20,30;BYSETPOS=2', ['09:20:00', '10:20:00', '11:20:00', '12:20:00']],
+        ['FREQ=HOURLY;BYMINUTE=10,20;BYSECOND=5,6;BYSETPOS=-1', ['09:20:06', '10:20:06', '11:20:06', '12:20:06']],
+        ['FREQ=MINUTELY;BYSECOND=1,2,3;BYSETPOS=1,-1', ['09:00:01', '09:00:03', '09:01:01', '09:01:03']],
+        ['FREQ=SECONDLY;INTERVAL=7;BYMINUTE=0;BYSETPOS=1', ['09:00:00', '09:00:07', '09:00:14', '09:00:21']],
+        ['FREQ=SECONDLY;BYSECOND=10,20;BYSETPOS=-1', ['09:00:10', '09:00:20', '09:01:10', '09:01:20']],
+    ]);
+
     it('ends quickly on a rule that can never match', function (string $rule): void {
         expect(Tests\series('2026-01-01T09:00:00', 'UTC', $rule)->expand(Work::atMost(200_000))->starts)->toBe([]);
     })->with(['FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=30', 'FREQ=DAILY;BYMONTH=2;BYMONTHDAY=30', 'FREQ=MONTHLY;INTERVAL=12;BYMONTH=5', 'FREQ=DAILY;BYSECOND=60', 'FREQ=DAILY;BYHOUR=9,10;BYSETPOS=3', 'FREQ=HOURLY;BYMINUTE=45;BYSETPOS=-2', 'FREQ=MINUTELY;BYDAY=MO;BYSETPOS=2', 'FREQ=WEEKLY;BYDAY=MO,TU;BYSETPOS=-3']);
