@@ -282,6 +282,10 @@ final class HeardSeries
             throw $this->refused('it names two dates on which to begin');
         }
         $time = $heard->start->time ?? $times[0];
+        // "every tue wed 9 dec": with both days from then on, or only the Tuesdays? "from wed 9 dec" says which.
+        if ($heard->start === null && $date?->weekday !== null && $heard->days !== [] && !in_array($date->weekday, $heard->days, true)) {
+            throw NotUnderstood::words($date->quote, 'it is none of the days before it; say "from" if the series begins then');
+        }
         $day = $date?->day($this->today) ?? $this->today + 1;
         if ($rule === null) {
             if ($heard->days !== [] && $date === null) {

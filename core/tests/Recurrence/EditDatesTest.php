@@ -17,7 +17,9 @@ $at = WallTime::parse(...);
 
 describe('EditDates', function () use ($tuesdays, $singles, $days, $at): void {
     it('changes one date and leaves the others', function (Series $series, string $do, array $given, array $dates): void {
-        expect(Tests\dates(EditDates::$do($series, ...$given)))->toBe($dates);
+        $edited = EditDates::$do($series, ...$given);
+
+        expect(Tests\dates($edited))->toBe($dates)->and([$edited->allDay, $edited->zone?->id])->toBe([$series->allDay, $series->zone?->id]);
     })->with([
         'a date of the rule taken away' => fn() => [$tuesdays(), 'drop', [$at('2026-12-08T09:00:00')], ['2026-12-01T09:00:00', '2026-12-15T09:00:00']],
         'the first taken away' => fn() => [$tuesdays(), 'drop', [$at('2026-12-01T09:00:00')], ['2026-12-08T09:00:00', '2026-12-15T09:00:00']],

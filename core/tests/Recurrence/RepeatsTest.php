@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Syndex\Core\Recurrence\InvalidRepeats;
 use Syndex\Core\Recurrence\Repeats;
 use Syndex\Core\Recurrence\RuleParser;
 use Syndex\Core\Time\WallTime;
@@ -19,4 +20,20 @@ describe('Repeats', function (): void {
     it('has no form for a rule that the sheet cannot say', function (string $rule): void {
         expect(Repeats::fromRule(RuleParser::parse($rule), WallTime::parse('2026-12-08T15:30:00')))->toBeNull();
     })->with(['FREQ=YEARLY;BYWEEKNO=20', 'FREQ=MONTHLY;BYDAY=MO,TU;BYSETPOS=-1', 'FREQ=HOURLY', 'FREQ=DAILY;BYHOUR=9,10', 'FREQ=MONTHLY;BYMONTHDAY=1,15']);
+
+    it('names the field that cannot be', function (array $changes, ?string $field): void {
+        $form = Repeats::fromRule(RuleParser::parse('FREQ=MONTHLY;COUNT=3;BYMONTHDAY=8'), WallTime::parse('2026-12-08T15:30:00')) ?? [];
+        $refused = null;
+        try {
+            Repeats::toRule([...$form, ...$changes]);
+        } catch (InvalidRepeats $bad) {
+            $refused = $bad->field;
+        }
+
+        expect($refused)->toBe($field);
+    })->with([
+        [['interval' => 0], 'interval'], [['interval' => 1], null], [['interval' => 99], null], [['interval' => 100], 'interval'], [['count' => 0], 'count'], [['count' => 1], null], [['count' => 1000], null], [['count' => 1001], 'count'],
+        [['monthDay' => 0], 'monthDay'], [['monthDay' => 1], null], [['monthDay' => 31], null], [['monthDay' => 32], 'monthDay'], [['monthDay' => -1], null], [['monthDay' => -2], 'monthDay'], [['monthBy' => 'weekday', 'nth' => 6], 'nth'],
+        [['monthBy' => 'weekday', 'nth' => 5], null], [['monthBy' => 'weekday', 'nth' => 1, 'weekday' => 'xyz'], 'days'], [['every' => 'week', 'days' => []], 'days'], [['end' => 'until', 'untilOn' => null], 'untilOn'], [['end' => 'until', 'untilOn' => '2027-02-29'], 'untilOn'],
+    ]);
 });

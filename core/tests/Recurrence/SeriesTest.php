@@ -32,6 +32,14 @@ describe('Series::expand', function (): void {
         expect(Tests\dates($series))->toBe(['2026-12-01T10:00:00', '2026-12-03T10:00:00', '2026-12-04T10:00:00', '2026-12-20T11:00:00']);
     });
 
+    it('counts UNTIL in, in each of its forms', function (string $until, int $dates): void {
+        expect(Tests\series('2026-12-08T09:00:00', 'Africa/Nairobi', "FREQ=DAILY;UNTIL=$until")->expand(Work::atMost(1000))->count())->toBe($dates);
+    })->with(['a day' => ['20261210', 3], 'a wall time' => ['20261210T090000', 3], 'a second before' => ['20261210T085959', 2], 'UTC' => ['20261210T060000Z', 3], 'a second before, UTC' => ['20261210T055959Z', 2], 'a leap second' => ['20261210T055960Z', 2]]);
+
+    it('counts days of the year from its end, where it is long enough', function (string $days, array $dates): void {
+        expect(array_slice(Tests\dates(Tests\series('2026-01-01T09:00:00', 'UTC', "FREQ=YEARLY;COUNT=2;BYYEARDAY=$days")), 0, 2))->toBe($dates);
+    })->with([['-366', ['2028-01-01T09:00:00', '2032-01-01T09:00:00']], ['366', ['2028-12-31T09:00:00', '2032-12-31T09:00:00']], ['-365', ['2026-01-01T09:00:00', '2027-01-01T09:00:00']], ['-1', ['2026-12-31T09:00:00', '2027-12-31T09:00:00']]]);
+
     it('says whether a limit cut it short', function (int $limit, bool $complete): void {
         $found = Tests\series('2026-01-01T09:00:00', 'UTC', 'FREQ=DAILY;COUNT=5')->expand(Work::atMost(1000), limit: $limit);
 
