@@ -102,7 +102,7 @@ describe('Series::expand', function (): void {
 
     /*
      * RFC 5545 3.3.10, the table: below a day every part limits, but BYMINUTE and BYSECOND expand what is longer than they
-     * are. Here every second of a day and a half is asked whether it is one.
+     * are. Here every second of a day and more is asked whether it is one.
      */
     it('finds below a day what asking every second finds', function (int $seed): void {
         mt_srand($seed);
@@ -113,10 +113,10 @@ describe('Series::expand', function (): void {
 
             return $chosen;
         };
-        for ($round = 0; $round < 12; $round++) {
+        for ($round = 0; $round < 6; $round++) {
             $frequency = ['SECONDLY', 'MINUTELY', 'HOURLY'][$round % 3];
             $size = ['SECONDLY' => 1, 'MINUTELY' => 60, 'HOURLY' => 3600][$frequency];
-            $interval = mt_rand(1, [7, 45, 5][$round % 3]);
+            $interval = mt_rand(1, [[7, 45, 5], [3000, 200, 5]][mt_rand(0, 1)][$round % 3]);
             $hours = mt_rand(0, 2) === 0 ? $some(range(0, 23), 6) : [];
             $minutes = mt_rand(0, 1) === 0 || $size === 1 ? $some(range(0, 59), 8) : [];
             $seconds = mt_rand(0, 1) === 0 || $size === 1 ? $some(range(0, 59), 4) : [];
@@ -127,7 +127,7 @@ describe('Series::expand', function (): void {
             $start = Tests\at('2026-12-08T00:00:00Z') + mt_rand(0, 86399);
             $base = $start - $start % $size;
             $expected = [];
-            for ($at = $start; $at < $start + 129_600 && count($expected) < 5000; $at++) {
+            for ($at = $start; $at < $start + 93_600 && count($expected) < 5000; $at++) {
                 [$hour, $minute, $second] = [intdiv($at, 3600) % 24, intdiv($at, 60) % 60, $at % 60];
                 if (intdiv($at - $base, $size) % $interval === 0
                     && ($hours === [] || in_array($hour, $hours, true))
@@ -139,11 +139,11 @@ describe('Series::expand', function (): void {
                 }
             }
             $series = Series::timed(WallTime::ofSeconds($start), null, RuleParser::parse($rule));
-            $found = $series->expand(Work::atMost(8_000_000), to: Instant::ofSeconds($start + 129_600), limit: 5000)->starts;
+            $found = $series->expand(Work::atMost(8_000_000), to: Instant::ofSeconds($start + 93_600), limit: 5000)->starts;
 
             expect($found)->toBe($expected, "seed $seed: " . WallTime::ofSeconds($start)->format() . " $rule");
         }
-    })->with([1, 2, 3, 4, 5]);
+    })->with([1, 2, 3, 4]);
 
     it('picks positions among the minutes and seconds of a period', function (string $rule, array $clocks): void {
         $found = Series::timed(WallTime::parse('2026-12-08T09:00:00'), null, RuleParser::parse($rule))->expand(Work::atMost(100_000), limit: 4);
@@ -154,6 +154,7 @@ describe('Series::expand', function (): void {
         ['FREQ=HOURLY;BYMINUTE=10,20;BYSECOND=5,6;BYSETPOS=-1', ['09:20:06', '10:20:06', '11:20:06', '12:20:06']],
         ['FREQ=MINUTELY;BYSECOND=1,2,3;BYSETPOS=1,-1', ['09:00:01', '09:00:03', '09:01:01', '09:01:03']],
         ['FREQ=SECONDLY;INTERVAL=7;BYMINUTE=0;BYSETPOS=1', ['09:00:00', '09:00:07', '09:00:14', '09:00:21']],
+        ['FREQ=SECONDLY;INTERVAL=3605;BYSECOND=5,20', ['10:00:05', '13:00:20', '22:01:05', '01:01:20']],
         ['FREQ=SECONDLY;BYSECOND=10,20;BYSETPOS=-1', ['09:00:10', '09:00:20', '09:01:10', '09:01:20']],
     ]);
 
