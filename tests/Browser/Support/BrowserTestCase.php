@@ -64,7 +64,15 @@ abstract class BrowserTestCase extends TestCase
 
     public function signIn(string $name = 'Wanjiru Achola'): void
     {
-        $this->browser->get($this->address('/'));
+        // An answer under way while the browser was emptied may bring its cookie back: then it is emptied again.
+        for ($try = 0; $try < 3; $try++) {
+            $this->browser->get($this->address('/'));
+            $this->waitFor(fn(): bool => str_contains($this->text(), 'This is the demo') || str_contains($this->text(), 'Today'), 'a page');
+            if (str_contains($this->text(), 'This is the demo')) {
+                break;
+            }
+            $this->forget();
+        }
         $this->press('button', "Sign in as $name");
         $this->see('Needs you', orWhen: $name === 'Inês Varela' ? 'time' : null);
     }
