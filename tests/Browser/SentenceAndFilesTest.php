@@ -80,6 +80,16 @@ it('makes a rule by its parts, shows what it comes to, and asks about a thousand
     $this->press('button', 'Take it');
     $this->see('Seed count, on the last working day of every month at 10:00');
 
+    // A thousand dates by a typed sentence: asked by the server, and taken back.
+    ($this->kept)();
+    ($this->type)('every weekday at 9:00 from 1 march 2027 until 30 april 2032');
+    $this->see('That makes 1,350 dates.');
+    $this->expectAccessible('a thousand dates');
+    $this->press('button', 'Change it back');
+    $this->see('Seed count, on the last working day of every month at 10:00');
+    $this->waitFor(fn(): bool => !str_contains($this->text(), 'That makes 1,350 dates.') && !str_contains($this->text(), 'not kept yet'), 'the question is gone');
+    ($this->forgetRefusals)();
+
     // By its parts again, since the plain form has no room for it: now daily for years.
     $this->pressAt("//button[starts-with(@aria-label, 'How often')]");
     $this->set($this->field('Period'), 'daily');

@@ -76,6 +76,13 @@ export function useSheet(meeting: Meeting): SheetState {
   );
 
   const text = JSON.stringify(wire(sheet));
+  const { isError: refused, reset: forgetRefusal } = save;
+  useEffect(() => {
+    // What was refused has been taken back: the server holds what stands here.
+    if (text === kept.current && refused) {
+      forgetRefusal();
+    }
+  }, [text, refused, forgetRefusal]);
   useEffect(() => {
     if (text === kept.current || conflict) {
       return undefined;
