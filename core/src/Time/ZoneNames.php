@@ -78,6 +78,10 @@ final class ZoneNames
 
     private static function plain(string $name): string
     {
+        // The names of the zone data themselves need no more than this, and there are six hundred of them.
+        if (preg_match('/\A[A-Za-z0-9_\/+-]+\z/', $name) === 1) {
+            return strtolower(trim(strtr($name, '_', ' ')));
+        }
         $apart = \Normalizer::normalize($name, \Normalizer::FORM_D);
         $bare = (string) preg_replace('/\p{Mn}/u', '', is_string($apart) ? $apart : $name);
 
