@@ -254,8 +254,8 @@ function MovedClocks({ need }: { need: Extract<Need, { code: 'zone_data' }> }) {
     <>
       <p className="font-semibold">{t('needs.zone_data', { title: need.title || t('sheet.untitled'), count: need.people.length })}</p>
       <ul className="text-muted">
-        {need.people.slice(0, NAMED).map((person) => (
-          <li key={person.name}>
+        {need.people.slice(0, NAMED).map((person, index) => (
+          <li key={index}>
             {t('needs.moved', {
               name: person.name,
               city: person.city,
