@@ -13,11 +13,11 @@ use App\Planning\MeetingSeries;
 use Illuminate\Contracts\View\Factory;
 use Syndex\Core\Joining\MeetingNumber;
 use Syndex\Core\Joining\PhoneText;
-use Syndex\Core\Recurrence\EnglishSentence;
 use Syndex\Core\Recurrence\EnglishWords;
 use Syndex\Core\Recurrence\Expansion;
 use Syndex\Core\Recurrence\Grammar;
 use Syndex\Core\Recurrence\LocalReading;
+use Syndex\Core\Recurrence\SentencePiece;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Time\PlaceName;
 use Syndex\Core\Time\WallTime;
@@ -122,7 +122,7 @@ final class WriteLetter
             'days' => intdiv($meeting->duration_minutes, 1440),
             'placeKnown' => $known,
             'anchorLine' => $other ? __('mail.anchor_time', ['clock' => $there->formatClock(), 'weekday' => self::weekday($there), 'place' => PlaceName::of($anchor->id)]) : null,
-            'sentence' => $series->rule === null ? null : EnglishSentence::join($this->grammar->pieces($series, $meeting->duration_minutes)),
+            'sentence' => $series->rule === null ? null : SentencePiece::join($this->grammar->pieces($series, $meeting->duration_minutes)),
             'droppedLine' => $series->dropped === [] ? null : __('mail.dropped', ['dates' => implode(', ', array_map(EnglishWords::date(...), $series->dropped))]),
             'shiftLines' => $series->allDay ? [] : array_map(static fn(array $e): string => __('mail.clock_shift', [
                 'dates' => $e['dates'] === 1 ? __('mail.one_date') : __('mail.n_dates', ['n' => (string) $e['dates']]),

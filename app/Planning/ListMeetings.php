@@ -6,8 +6,8 @@ namespace App\Planning;
 
 use App\People\Account;
 use Illuminate\Database\Eloquent\Builder;
-use Syndex\Core\Recurrence\EnglishSentence;
 use Syndex\Core\Recurrence\Grammar;
+use Syndex\Core\Recurrence\SentencePiece;
 use Syndex\Core\Time\PlaceName;
 
 /** The list of meetings, searched and filtered, a page at a time. */
@@ -64,7 +64,7 @@ final readonly class ListMeetings
             'title' => $meeting->title,
             'status' => $meeting->status->value,
             'over' => $meeting->status === MeetingStatus::Sent && $meeting->last_ends_at !== null && $meeting->last_ends_at->isPast(),
-            'sentence' => EnglishSentence::join($this->grammar->pieces($series, $meeting->duration_minutes)),
+            'sentence' => SentencePiece::join($this->grammar->pieces($series, $meeting->duration_minutes)),
             'repeated' => $series->isRepeated(),
             'allDay' => $meeting->all_day,
             'host' => $meeting->host?->called(),

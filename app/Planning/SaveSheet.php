@@ -19,7 +19,7 @@ final readonly class SaveSheet
     private const WORK = 2_000_000;
 
     /** A series with more dates than this is asked about. */
-    private const MANY = 1000;
+    public const MANY = 1000;
 
     public function __construct(private LayDown $layDown, private SheetView $view, private Live $live) {}
 

@@ -7,7 +7,6 @@ namespace App\Planning;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
-use Syndex\Core\Recurrence\EnglishSentence;
 use Syndex\Core\Recurrence\Grammar;
 use Syndex\Core\Recurrence\NotUnderstood;
 use Syndex\Core\Recurrence\Series;
@@ -25,7 +24,7 @@ final readonly class SeriesController
 
     public function __construct(private SeriesView $view, private ZoneData $zones) {}
 
-    public function look(EditSeriesRequest $request): JsonResponse
+    public function look(EditSeriesRequest $request, Grammar $grammar): JsonResponse
     {
         $series = SaveSheet::onRule($request->edited($this->zones));
         $isOpen = $series->rule?->isOpen() ?? false;
@@ -33,10 +32,11 @@ final readonly class SeriesController
 
         return new JsonResponse([
             ...$this->view->of($series, $request->durationMinutes()),
-            'odd' => EnglishSentence::oddParts($series),
+            'odd' => $grammar->oddParts($series),
             'next' => array_map(static fn(int $wall): string => WallTime::ofSeconds($wall)->format(), array_slice($found->walls, 0, self::NEXT)),
             'dates' => $isOpen ? null : $found->count(),
             'complete' => $isOpen || $found->complete,
+            'many' => !$isOpen && $found->count() > SaveSheet::MANY,
         ]);
     }
 

@@ -20,14 +20,19 @@ final readonly class English implements Grammar
 
     public function write(Series $series, int $durationMinutes): string
     {
-        $odd = EnglishSentence::oddParts($series);
+        $odd = $this->oddParts($series);
 
-        return $odd === [] ? EnglishSentence::join($this->pieces($series, $durationMinutes)) : throw TooOdd::parts($odd);
+        return $odd === [] ? SentencePiece::join($this->pieces($series, $durationMinutes)) : throw TooOdd::parts($odd);
     }
 
     public function pieces(Series $series, int $durationMinutes): array
     {
         return (new EnglishSentence($this->names))->pieces($series, $durationMinutes);
+    }
+
+    public function oddParts(Series $series): array
+    {
+        return EnglishSentence::oddParts($series);
     }
 
     public function read(string $text, WallTime $today, ?string $zoneId): ReadSentence

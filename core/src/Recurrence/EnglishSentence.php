@@ -67,12 +67,6 @@ final class EnglishSentence
         return $parts === [] ? [$rule->toText()] : $parts;
     }
 
-    /** @param list<SentencePiece> $pieces */
-    public static function join(array $pieces): string
-    {
-        return implode('', array_map(static fn(SentencePiece $p): string => $p->text, $pieces));
-    }
-
     /** The same dates said in the plainest way, begun on the first of them; null where there is none. */
     public static function plain(Series $series): ?Series
     {

@@ -19,6 +19,9 @@ interface Grammar
      */
     public function pieces(Series $series, int $durationMinutes): array;
 
+    /** @return list<string> the parts of its rule for which there are no words; none if all can be said */
+    public function oddParts(Series $series): array;
+
     /**
      * @param  WallTime  $today  its midnight
      * @param  ?string  $zoneId  where the sentence names none; null: floating

@@ -9,4 +9,10 @@ final readonly class SentencePiece
 {
     /** @param 'repeats'|'date'|'time'|'zone'|'length'|'end'|'start'|'except'|'also'|null $part */
     public function __construct(public ?string $part, public string $text) {}
+
+    /** @param list<self> $pieces */
+    public static function join(array $pieces): string
+    {
+        return implode('', array_map(static fn(self $piece): string => $piece->text, $pieces));
+    }
 }

@@ -7,11 +7,13 @@ import { useDebounced } from '../lib/useDebounced';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { SelectField, TextField } from '../ui/Field';
+import { Toggles } from '../ui/Toggles';
 import { EndFields } from './EndFields';
 import type { Parts } from './meetings';
 import { ASKED, DAYS, forFrequency, FREQUENCIES, numberedText, OFFERED, readNumbered, readNumbers } from './parts';
 import { lookQuery } from './series';
 import { taken, type Sheet } from './sheet';
+import { WeekdayField } from './WeekdayField';
 
 export type PartsDialogProps = {
   sheet: Sheet;
@@ -21,7 +23,6 @@ export type PartsDialogProps = {
   close: () => void;
 };
 
-const MANY = 1000;
 /** Any rule by its parts, with what it comes to beside it: the sentence, the next ten dates, how many there are. */
 export function PartsDialog({ sheet, parts: given, change, close }: PartsDialogProps) {
   const { t } = useTranslation();
@@ -41,7 +42,7 @@ export function PartsDialog({ sheet, parts: given, change, close }: PartsDialogP
   const elsewhere = failed && !Object.keys(failed.errors).some((field) => field.startsWith('custom.')) ? failed : null;
   const asked = ASKED[parts.frequency];
   const numbered = parts.frequency === 'monthly' || parts.frequency === 'yearly';
-  const many = current?.dates !== null && (current?.dates ?? 0) > MANY;
+  const many = current?.many ?? false;
 
   const take = () => {
     if (current && (!many || agreed)) {
@@ -100,13 +101,7 @@ export function PartsDialog({ sheet, parts: given, change, close }: PartsDialogP
                 </option>
               ))}
             </SelectField>
-            <SelectField label={t('parts.weekStart')} value={parts.weekStart} onChange={(event) => set({ weekStart: event.target.value })}>
-              {DAYS.map((day) => (
-                <option key={day} value={day}>
-                  {t(`weekdayLong.${day}`)}
-                </option>
-              ))}
-            </SelectField>
+            <WeekdayField label={t('parts.weekStart')} value={parts.weekStart} choose={(weekStart) => set({ weekStart })} />
           </div>
           <Toggles
             label={t('parts.days')}
@@ -195,37 +190,5 @@ export function PartsDialog({ sheet, parts: given, change, close }: PartsDialogP
         </div>
       </form>
     </Dialog>
-  );
-}
-
-function Toggles<T extends string | number>({
-  label,
-  options,
-  chosen,
-  choose,
-}: {
-  label: string;
-  options: { value: T; label: string }[];
-  chosen: T[];
-  choose: (next: T[]) => void;
-}) {
-  return (
-    <fieldset className="flex flex-wrap gap-1">
-      <legend className="mb-1 text-note font-semibold text-muted">{label}</legend>
-      {options.map(({ value, label: text }) => {
-        const on = chosen.includes(value);
-        return (
-          <button
-            key={value}
-            type="button"
-            aria-pressed={on}
-            onClick={() => choose(options.map((one) => one.value).filter((one) => (one === value ? !on : chosen.includes(one))))}
-            className={`rounded border px-1.5 py-0.5 ${on ? 'border-ink bg-ink font-semibold text-on-ink' : 'border-muted bg-sheet'}`}
-          >
-            {text}
-          </button>
-        );
-      })}
-    </fieldset>
   );
 }

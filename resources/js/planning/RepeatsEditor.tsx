@@ -1,10 +1,12 @@
 import { useTranslation } from 'react-i18next';
 import { Button } from '../ui/Button';
 import { SelectField, TextField } from '../ui/Field';
+import { Toggles } from '../ui/Toggles';
 import { DAYS } from './parts';
 import { EndFields, type Ending } from './EndFields';
 import type { Repeats } from './meetings';
 import type { Sheet } from './sheet';
+import { WeekdayField } from './WeekdayField';
 
 export type EndEditorProps = { sheet: Sheet; change: (next: Partial<Sheet>) => void; close: () => void };
 export type RepeatsEditorProps = EndEditorProps & { byParts: () => void };
@@ -49,30 +51,16 @@ export function RepeatsEditor({ sheet, change, close, byParts }: RepeatsEditorPr
         />
       </div>
       {repeats.every === 'week' && (
-        <fieldset className="flex flex-wrap gap-1">
-          <legend className="mb-1 text-note font-semibold text-muted">{t('repeats.on')}</legend>
-          {DAYS.map((day) => {
-            const on = repeats.days.includes(day);
-            return (
-              <button
-                key={day}
-                type="button"
-                aria-pressed={on}
-                onClick={() => {
-                  const days = on
-                    ? repeats.days.filter((one) => one !== day)
-                    : DAYS.filter((one) => one === day || repeats.days.includes(one));
-                  if (days.length > 0) {
-                    set({ days: [...days] });
-                  }
-                }}
-                className={`rounded border px-2 py-1 ${on ? 'border-ink bg-ink font-semibold text-on-ink' : 'border-muted bg-sheet'}`}
-              >
-                {t(`weekday.${day}`)}
-              </button>
-            );
-          })}
-        </fieldset>
+        <Toggles
+          label={t('repeats.on')}
+          options={DAYS.map((day) => ({ value: day, label: t(`weekday.${day}`) }))}
+          chosen={DAYS.filter((day) => repeats.days.includes(day))}
+          choose={(days) => {
+            if (days.length > 0) {
+              set({ days });
+            }
+          }}
+        />
       )}
       {repeats.every === 'month' && (
         <div className="grid grid-cols-2 gap-3">
@@ -107,13 +95,7 @@ export function RepeatsEditor({ sheet, change, close, byParts }: RepeatsEditorPr
             </SelectField>
           )}
           {repeats.monthBy === 'weekday' && (
-            <SelectField label={t('repeats.weekday')} value={repeats.weekday} onChange={(event) => set({ weekday: event.target.value })}>
-              {DAYS.map((day) => (
-                <option key={day} value={day}>
-                  {t(`weekdayLong.${day}`)}
-                </option>
-              ))}
-            </SelectField>
+            <WeekdayField label={t('repeats.weekday')} value={repeats.weekday} choose={(day) => set({ weekday: day })} />
           )}
         </div>
       )}

@@ -10,6 +10,8 @@ const lookShape = z.object({
   next: z.array(z.string()),
   dates: z.number().nullable(),
   complete: z.boolean(),
+  /** More than most would mean: asked before they are taken. */
+  many: z.boolean(),
 });
 
 /** What the sheet's way of repeating comes to: its sentence, its next dates, how many there are. */

@@ -50,6 +50,15 @@ it('says what a way of repeating comes to: the sentence, the next dates, how man
     'too odd for words' => [['repeats' => null, 'custom' => parts(['frequency' => 'yearly', 'yearDays' => [100], 'days' => [['nth' => 0, 'day' => 'mon']], 'count' => 2])], ['by a rule of its own at 15:30 Nairobi time for 45 minutes, 2 times from 10 April 2034', ['2034-04-10T15:30:00', '2040-04-09T15:30:00'], 2, true, ['BYDAY=MO', 'BYYEARDAY=100']]],
 ]);
 
+it('says whether there are more dates than most would mean', function (array $changes, array $expected): void {
+    expect(array_intersect_key(($this->look)($changes)->assertOk()->json(), ['dates' => 0, 'complete' => 0, 'many' => 0]))->toBe($expected);
+})->with([
+    'a thousand' => [['repeats' => repeats(['every' => 'day', 'count' => 1000])], ['dates' => 1000, 'complete' => true, 'many' => false]],
+    'one more' => [['repeats' => null, 'custom' => parts(['frequency' => 'daily', 'count' => 1001])], ['dates' => 1001, 'complete' => true, 'many' => true]],
+    'more than are counted' => [['repeats' => null, 'custom' => parts(['frequency' => 'daily', 'count' => 30000])], ['dates' => 20000, 'complete' => false, 'many' => true]],
+    'no end' => [['repeats' => repeats(['end' => 'open'])], ['dates' => null, 'complete' => true, 'many' => false]],
+]);
+
 it('names the part of a rule that cannot be', function (array $parts, string $field, string $said): void {
     ($this->look)(['repeats' => null, 'custom' => parts($parts)])->assertStatus(422)->assertJson(['errors' => [$field => [$said]]]);
     ($this->keep)(['repeats' => null, 'custom' => parts($parts)])->assertStatus(422);

@@ -1,0 +1,67 @@
+import { fireEvent, render, screen } from '@testing-library/react';
+import { describe, expect, it, vi } from 'vitest';
+import { DatesEditor, WhenForm } from './DatesEditor';
+import type { Sheet } from './sheet';
+
+const sheet = (over: Partial<Sheet> = {}): Sheet => ({
+  title: '',
+  purpose: '',
+  agenda: [],
+  links: [],
+  attendees: [],
+  hostId: null,
+  startLocal: '2026-12-08T15:30:00',
+  zone: 'Africa/Nairobi',
+  allDay: false,
+  durationMinutes: 45,
+  repeats: null,
+  custom: null,
+  dropped: [],
+  extra: [],
+  manyAgreed: false,
+  joinMode: 'undecided',
+  place: '',
+  ...over,
+});
+
+describe('DatesEditor', () => {
+  it('says that there is nothing yet', () => {
+    render(<DatesEditor sheet={sheet()} edit={vi.fn()} pending={false} />);
+    expect(screen.getByText('No date was dropped or added.')).toBeDefined();
+  });
+
+  it.each([
+    ['puts a dropped date back', { dropped: ['2026-12-15T15:30:00'] }, 'put back', { do: 'add', date: '2026-12-15T15:30:00' }],
+    ['takes an added date out', { extra: ['2026-12-16T09:00:00'] }, 'take out', { do: 'drop', date: '2026-12-16T09:00:00' }],
+  ])('%s', (_, over, button, expected) => {
+    const edit = vi.fn();
+    render(<DatesEditor sheet={sheet(over)} edit={edit} pending={false} />);
+    fireEvent.click(screen.getByRole('button', { name: button }));
+    expect(edit).toHaveBeenCalledExactlyOnceWith(expected);
+  });
+
+  it('names whole days without a time', () => {
+    render(<DatesEditor sheet={sheet({ allDay: true, dropped: ['2026-12-15T00:00:00'] })} edit={vi.fn()} pending={false} />);
+    expect(screen.getByText('Tue 15 Dec 2026 is dropped')).toBeDefined();
+    expect(screen.queryByLabelText('Time')).toBeNull();
+  });
+});
+
+describe('WhenForm', () => {
+  it('takes a date and a time together, and nothing that is half typed', () => {
+    const take = vi.fn();
+    render(<WhenForm from="2026-12-08T15:30:00" allDay={false} action="Move it" pending={false} take={take} />);
+    const button = screen.getByRole('button', { name: 'Move it' });
+    fireEvent.change(screen.getByLabelText('Date'), { target: { value: '' } });
+    expect(button).toHaveProperty('disabled', true);
+    fireEvent.change(screen.getByLabelText('Date'), { target: { value: '2026-12-09' } });
+    fireEvent.change(screen.getByLabelText('Time'), { target: { value: '11:00' } });
+    fireEvent.click(button);
+    expect(take).toHaveBeenCalledExactlyOnceWith('2026-12-09T11:00:00');
+  });
+
+  it('waits while a change is under way', () => {
+    render(<WhenForm from="2026-12-08T15:30:00" allDay={false} action="Move it" pending take={vi.fn()} />);
+    expect(screen.getByRole('button', { name: 'Move it' })).toHaveProperty('disabled', true);
+  });
+});
