@@ -4,22 +4,25 @@ declare(strict_types=1);
 
 namespace App;
 
+use App\Access\SignInPace;
+use App\Invitations\FollowAddress;
 use App\Invitations\PostRoom;
 use App\Invitations\SmtpPostRoom;
+use App\Invitations\WatchWorkers;
 use App\Joining\Bridge;
 use App\Joining\HttpBridge;
 use App\Joining\SystemRandomness;
-use Illuminate\Cache\RateLimiting\Limit;
+use App\People\PersonAddressChanged;
+use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Http\Request;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Facades\Date;
-use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\URL;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
-use Symfony\Component\HttpFoundation\Response;
 use Syndex\Core\Joining\Randomness;
 use Syndex\Core\Recurrence\English;
 use Syndex\Core\Recurrence\Grammar;
@@ -42,9 +45,13 @@ final class SyndexServiceProvider extends ServiceProvider
         $this->app->singleton(PostRoom::class, static fn(): PostRoom => new SmtpPostRoom(
             (string) config('syndex.post_room.host'),
             (int) config('syndex.post_room.port'),
-            (int) config('syndex.post_room.timeout_seconds'),
+            (int) config('syndex.post_room.greeting_seconds'),
+            (int) config('syndex.post_room.answer_seconds'),
             (string) config('syndex.mail_domain'),
         ));
+        // What is remembered from one look to the next lives as long as the worker.
+        $this->app->singleton(WatchWorkers::class, static fn(): WatchWorkers => new WatchWorkers(static fn(): float => hrtime(true) / 1e9));
+        $this->app->singleton(SignInPace::class, static fn(Application $app): SignInPace => new SignInPace($app->make(Repository::class)));
     }
 
     public function boot(Application $app): void
@@ -55,21 +62,9 @@ final class SyndexServiceProvider extends ServiceProvider
         URL::forceRootUrl((string) config('app.url'));
         // Behind nginx and a load balancer the port seen here is not the one in the browser.
         Vite::createAssetPathsUsing(static fn(string $path): string => '/' . $path);
-        RateLimiter::for('sign-in', static fn(Request $request): array => [
-            // Only what failed counts: whoever knows the password is no guesser.
-            Limit::perMinute(20)->by('ip:' . $request->ip())->after(self::failed(...)),
-            Limit::perMinute(5)->by('address:' . mb_strtolower((string) $request->input('email')) . '|' . $request->ip())->after(self::failed(...)),
-        ]);
-        // Each of these sends a mail, so each counts.
-        RateLimiter::for('mailed-link', static fn(Request $request): array => [
-            Limit::perMinute(5)->by('link-ip:' . $request->ip()),
-            Limit::perHour(4)->by('link-address:' . mb_strtolower((string) $request->input('email'))),
-        ]);
-    }
-
-    private static function failed(Response $response): bool
-    {
-        return $response->getStatusCode() >= 400;
+        Event::listen(PersonAddressChanged::class, FollowAddress::class);
+        // Whose word counts for where a request comes from.
+        TrustProxies::at(config('syndex.trusted_proxies'));
     }
 
     private static function zoneDataVersion(): string

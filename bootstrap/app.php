@@ -8,6 +8,7 @@ use App\Failure\Rendering;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 
 // All that a running Syndex keeps beside the database lies in one folder, chosen from outside.
@@ -15,12 +16,13 @@ $var = getenv('SYNDEX_VAR') ?: dirname(__DIR__) . '/var';
 
 $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__ . '/../routes/web.php', commands: __DIR__ . '/../routes/console.php')
-    ->withCommands([App\Invitations\WorkOutbox::class, App\Operations\BenchCommand::class, App\Operations\DoctorFacts::class, App\Planning\TopUpCommand::class])
+    ->withCommands([App\Invitations\WorkOutbox::class, App\Invitations\BeatBesideWorker::class, App\Operations\BenchCommand::class, App\Operations\DoctorFacts::class, App\Operations\RotateLogs::class, App\Planning\TopUpCommand::class])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->append(SecurityHeaders::class);
         $middleware->alias(['role' => RequireRole::class]);
         $middleware->redirectGuestsTo(fn(Request $request): string => '/');
-        $middleware->trustProxies(at: ['127.0.0.1', '::1']);
+        // Other origins get no word from us: there is nothing here for their pages.
+        $middleware->remove(HandleCors::class);
     })
     ->withExceptions(fn(Exceptions $exceptions) => Rendering::register($exceptions))
     ->create();

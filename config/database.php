@@ -17,6 +17,8 @@ return [
             'collation' => 'utf8mb4_unicode_ci',
             'strict' => true,
             'engine' => 'InnoDB',
+            // What is read after a lock is what stands there now, and no gap is locked in which nothing stands.
+            'isolation_level' => 'READ COMMITTED',
             // Columns hold UTC; MariaDB has no zone tables here, so an offset and not a name.
             'timezone' => '+00:00',
         ],

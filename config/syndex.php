@@ -13,7 +13,9 @@ return [
         'host' => env('POSTROOM_HOST', '127.0.0.1'),
         'port' => (int) env('POSTROOM_SMTP_PORT', 2525),
         'page' => env('POSTROOM_PAGE'),
-        'timeout_seconds' => 20,
+        // To reach it and be greeted; and to wait for its word on a mail (RFC 5321 4.5.3.2.6 asks for ten minutes).
+        'greeting_seconds' => 20,
+        'answer_seconds' => (int) env('POSTROOM_ANSWER_SECONDS', 600),
     ],
 
     // The conferencing service.
@@ -31,9 +33,12 @@ return [
         'hold_seconds' => (int) env('OUTBOX_HOLD_SECONDS', 10),
         // Pauses before each further try; after the last, the dispatch is given up aloud.
         'pauses_seconds' => [30, 120, 600, 1800, 7200, 21600],
-        // A dispatch claimed so long ago belongs to a worker that died.
-        'claim_seconds' => 120,
+        // Pauses between looks for a relay that is away; the last one is kept.
+        'look_seconds' => [2, 4, 8, 15, 30],
     ],
+
+    // Proxies in front of us whose X-Forwarded-For is believed: addresses or networks, parted by commas; none by default.
+    'trusted_proxies' => array_values(array_filter(array_map(trim(...), explode(',', (string) env('TRUSTED_PROXIES', ''))), static fn(string $p): bool => $p !== '')),
 
     // Occurrences are laid down so far ahead.
     'horizon_days' => 400,

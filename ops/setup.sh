@@ -66,4 +66,9 @@ if [ ! -f public/build/manifest.json ] || [ "$(cat "$stamps/build" 2>/dev/null)"
   npx --no-install vite build --logLevel error >/dev/null || fail 'The interface could not be built; run "npx vite build" to see why.'
   printf %s "$now" >"$stamps/build"
 fi
+if [ ! -f build/common-passwords.txt ] || [ "$(cat "$stamps/passwords" 2>/dev/null)" != "$now" ]; then
+  mkdir -p build
+  node ops/common-passwords.mjs build/common-passwords.txt || fail 'The list of common passwords could not be written; run "node ops/common-passwords.mjs build/common-passwords.txt" to see why.'
+  printf %s "$now" >"$stamps/passwords"
+fi
 [ "${SYNDEX_QUIET:-}" = 1 ] || step 'Set up'

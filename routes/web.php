@@ -9,12 +9,14 @@ use App\HouseRules\HouseRulesController;
 use App\Import\CalendarFileController;
 use App\Invitations\DispatchController;
 use App\Invitations\InvitationController;
+use App\Invitations\SendAgainController;
 use App\Joining\KitController;
 use App\Live\LiveAllowedController;
 use App\Overlap\BoardController;
 use App\Overlap\ShiftReportController;
 use App\People\AccountController;
 use App\People\GuestController;
+use App\People\OwnAddressController;
 use App\People\PasswordController;
 use App\People\PersonController;
 use App\People\SessionController;
@@ -32,18 +34,18 @@ use Illuminate\Support\Facades\Route;
 Route::prefix('api')->group(function (): void {
     // Anybody
     Route::get('session', [SessionController::class, 'show']);
-    Route::middleware('throttle:sign-in')->group(function (): void {
-        Route::post('session', [SessionController::class, 'store']);
-        Route::post('accounts/first', [AccountController::class, 'first']);
-        Route::post('password', [PasswordController::class, 'set']);
-    });
-    Route::post('password/forgot', [PasswordController::class, 'forgot'])->middleware('throttle:mailed-link');
+    Route::post('session', [SessionController::class, 'store']);
+    Route::post('accounts/first', [AccountController::class, 'first']);
+    Route::post('password', [PasswordController::class, 'set']);
+    Route::post('password/forgot', [PasswordController::class, 'forgot']);
+    Route::post('address', [OwnAddressController::class, 'agree']);
     Route::get('zones', ZoneController::class);
 
     // Whoever has an account; what they see is what concerns them
     Route::middleware('role:any')->group(function (): void {
         Route::delete('session', [SessionController::class, 'destroy']);
         Route::patch('session', [SessionController::class, 'settings']);
+        Route::post('session/address', [OwnAddressController::class, 'ask']);
         Route::get('today', TodayController::class);
         Route::get('meetings', [MeetingController::class, 'index']);
         Route::get('meetings/{meeting}', [MeetingController::class, 'show']);
@@ -81,6 +83,8 @@ Route::prefix('api')->group(function (): void {
         Route::post('guests/check', [GuestController::class, 'check']);
         Route::post('guests', [GuestController::class, 'remember']);
         Route::get('dispatches', [DispatchController::class, 'index']);
+        Route::post('dispatches/again', [SendAgainController::class, 'all']);
+        Route::post('dispatches/{dispatch}/again', [SendAgainController::class, 'one']);
         Route::get('dispatches/{dispatch}', [DispatchController::class, 'show']);
         Route::get('dispatches/{dispatch}/html', [DispatchController::class, 'html']);
         Route::get('house-rules', [HouseRulesController::class, 'show']);

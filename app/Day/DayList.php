@@ -21,6 +21,9 @@ final readonly class DayList
 {
     private const PLACES_NAMED = 4;
 
+    /** No all-day meeting lasts longer. */
+    private const MOST_DAYS = 31;
+
     public function __construct(private Visible $visible, private ZoneData $zones) {}
 
     /** @return list<array<string, mixed>> in order of their start; whole days first */
@@ -29,10 +32,16 @@ final readonly class DayList
         $from = $zone->toUtc($day * 86400);
         $to = $zone->toUtc(($day + 1) * 86400);
         $found = Occurrence::query()
-            ->where('starts_at', '<', gmdate('Y-m-d H:i:s', $to))->where('ends_at', '>', gmdate('Y-m-d H:i:s', $from))
+            ->where(static fn($q) => $q
+                ->where(static fn($timed) => $timed->where('all_day', false)->where('starts_at', '<', gmdate('Y-m-d H:i:s', $to))->where('ends_at', '>', gmdate('Y-m-d H:i:s', $from)))
+                // A date is the same date everywhere, whatever moments the anchor's midnights are.
+                ->orWhere(static fn($days) => $days->where('all_day', true)
+                    ->whereBetween('starts_at', [gmdate('Y-m-d H:i:s', ($day - self::MOST_DAYS - 1) * 86400), gmdate('Y-m-d H:i:s', ($day + 2) * 86400)])
+                    ->where('starts_local', '<=', gmdate('Y-m-d H:i:s', $day * 86400))))
             ->whereIn('meeting_id', $this->visible->only(Meeting::query(), $account)->whereNot('status', MeetingStatus::Draft)->select('id'))
             ->with(['meeting.host', 'meeting.attendees.person', 'meeting.kit'])
-            ->orderByDesc('all_day')->orderBy('starts_at')->orderBy('id')->get();
+            ->orderByDesc('all_day')->orderBy('starts_at')->orderBy('id')->get()
+            ->filter(static fn(Occurrence $o): bool => !$o->all_day || $o->starts_local->getTimestamp() + $o->meeting->duration_minutes * 60 > $day * 86400);
 
         return array_values($found->map(fn(Occurrence $o): array => $this->row($o, $zone))->all());
     }

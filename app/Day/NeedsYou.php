@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace App\Day;
 
+use App\Access\ViewerClock;
 use App\Invitations\Dispatch;
 use App\Invitations\DispatchKind;
 use App\Invitations\DispatchState;
+use App\Invitations\OutboxHold;
+use App\Invitations\SendAgain;
 use App\People\Account;
+use App\People\Role;
 use App\Planning\ClockMove;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
@@ -28,32 +32,45 @@ final readonly class NeedsYou
     /** Clock changes are told of so many days ahead. */
     private const DAYS_AHEAD = 120;
 
-    public function __construct(private ZoneData $zones) {}
+    public function __construct(private ZoneData $zones, private OutboxHold $hold, private ViewerClock $clock) {}
 
     /** @return list<array<string, mixed>> */
     public function of(Account $account): array
     {
-        return [...$this->undelivered(), ...$this->clockMoves(), ...$this->clockChanges(), ...$this->unsent($account)];
+        return [...$this->outboxHeld(), ...$this->undelivered($account), ...$this->clockMoves(), ...$this->clockChanges(), ...$this->unsent($account)];
     }
 
     /** @return list<array<string, mixed>> */
-    private function undelivered(): array
+    private function outboxHeld(): array
     {
-        $failed = Dispatch::query()->with(['meeting'])
-            ->select(['id', 'meeting_id', 'recipient', 'state', 'outcome', 'created_at', 'kind'])
-            ->whereIn('state', [DispatchState::Refused, DispatchState::GivenUp])
-            ->where('kind', DispatchKind::Invitation)
-            ->whereHas('meeting', fn($q) => $q->where('status', MeetingStatus::Sent)->where(fn($m) => $m->whereNull('last_ends_at')->orWhere('last_ends_at', '>', now())))
-            ->orderByDesc('id')->limit(self::MOST_OF_A_KIND)->get();
+        $hold = $this->hold->present();
+        $waiting = $hold === null ? 0 : Dispatch::query()->whereIn('state', [DispatchState::Waiting, DispatchState::Sending])->count();
 
-        return array_values($failed->map(static fn(Dispatch $d): array => [
+        return $hold === null ? [] : [['code' => 'outbox_held', 'waiting' => $waiting, 'since' => $hold['since']->toIso8601ZuluString(), 'sinceLocal' => $this->clock->local($hold['since']), 'why' => $hold['why']]];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function undelivered(Account $account): array
+    {
+        $failed = SendAgain::undelivered()->with(['meeting'])
+            ->select(['id', 'meeting_id', 'recipient', 'state', 'outcome', 'created_at', 'kind', 'subject'])
+            // Who signs in is an administrator's business.
+            ->when($account->role !== Role::Administrator, static fn($q) => $q->whereNot('kind', DispatchKind::AccountLink))
+            ->orderByDesc('id')->limit(self::MOST_OF_A_KIND + 1)->get();
+        $needs = array_values($failed->take(self::MOST_OF_A_KIND)->map(static fn(Dispatch $d): array => [
             'code' => $d->state === DispatchState::Refused ? 'refused' : 'given_up',
+            'kind' => $d->kind->value,
             'recipient' => $d->recipient,
             'outcome' => $d->outcome,
             'meetingId' => $d->meeting_id,
-            'title' => $d->meeting?->title,
+            'title' => $d->meeting->title ?? $d->subject,
             'dispatchId' => $d->id,
         ])->all());
+        if ($failed->count() > self::MOST_OF_A_KIND) {
+            $needs[] = ['code' => 'more_undelivered', 'count' => SendAgain::undelivered()->count() - self::MOST_OF_A_KIND];
+        }
+
+        return $needs;
     }
 
     /** @return list<array<string, mixed>> whose time newer zone data moved, by meeting, until somebody noted it */
@@ -131,6 +148,6 @@ final readonly class NeedsYou
         $drafts = Meeting::query()->where('coordinator_id', $account->id)->whereIn('status', [MeetingStatus::Draft, MeetingStatus::Kept])
             ->orderByDesc('updated_at')->limit(self::MOST_OF_A_KIND)->get();
 
-        return array_values($drafts->map(static fn(Meeting $m): array => ['code' => $m->status === MeetingStatus::Draft ? 'draft' : 'kept', 'meetingId' => $m->id, 'title' => $m->title, 'updatedAt' => $m->updated_at->toIso8601ZuluString()])->all());
+        return array_values($drafts->map(fn(Meeting $m): array => ['code' => $m->status === MeetingStatus::Draft ? 'draft' : 'kept', 'meetingId' => $m->id, 'title' => $m->title, 'updatedLocal' => $this->clock->local($m->updated_at)])->all());
     }
 }

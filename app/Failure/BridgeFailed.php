@@ -6,13 +6,25 @@ namespace App\Failure;
 
 final class BridgeFailed extends Refusal
 {
+    /** Whether it is sure that the bridge did nothing. */
+    public function didNothing(): bool
+    {
+        return ($this->details['settled'] ?? false) === true;
+    }
+
     public static function silent(\Throwable $previous): self
     {
-        return new self('bridge_silent', 503, __('failures.bridge_silent'), [], $previous);
+        return new self('bridge_silent', 503, __('failures.bridge_silent'), ['settled' => false], $previous);
+    }
+
+    /** It answered, but with what no room can be made of. */
+    public static function nonsense(): self
+    {
+        return new self('bridge_nonsense', 502, __('failures.bridge_nonsense'), ['settled' => false]);
     }
 
     public static function refused(int $status): self
     {
-        return new self('bridge_refused', 502, __('failures.bridge_refused', ['status' => (string) $status]));
+        return new self('bridge_refused', 502, __('failures.bridge_refused', ['status' => (string) $status]), ['settled' => $status < 500]);
     }
 }

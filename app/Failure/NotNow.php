@@ -35,6 +35,11 @@ final class NotNow extends Refusal
         return new self('too_late', 409, __('failures.too_late'));
     }
 
+    public static function notAgain(): self
+    {
+        return new self('not_again', 409, __('failures.not_again'));
+    }
+
     public static function over(): self
     {
         return new self('over', 409, __('failures.over'));

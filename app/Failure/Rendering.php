@@ -33,7 +33,8 @@ final class Rendering
 
     private static function json(\Throwable $e): JsonResponse
     {
-        [$code, $status, $message, $errors, $details] = match (true) {
+        /** @var array{string, int, string, array<string, mixed>, array<string, mixed>} $said */
+        $said = match (true) {
             $e instanceof Refusal => [$e->errorCode, $e->status, $e->getMessage(), [], $e->details],
             $e instanceof ValidationException => ['invalid', 422, __('failures.invalid'), $e->errors(), []],
             $e instanceof AuthenticationException => ['not_signed_in', 401, __('failures.not_signed_in'), [], []],
@@ -42,10 +43,19 @@ final class Rendering
             $e instanceof ThrottleRequestsException => ['too_many_tries', 429, __('failures.too_many_tries', ['seconds' => (string) ($e->getHeaders()['Retry-After'] ?? 60)]), [], []],
             $e instanceof CoreException => ['cannot_be', 422, $e->getMessage(), [], []],
             $e instanceof HttpExceptionInterface => self::http($e),
+            $e instanceof \PDOException && self::isAway($e) => ['database_away', 503, __('failures.database_away'), [], []],
             default => ['broken', 500, __('failures.broken'), [], config('app.debug') === true ? ['exception' => $e::class, 'said' => $e->getMessage(), 'at' => $e->getFile() . ':' . $e->getLine()] : []],
         };
+        [$code, $status, $message, $errors, $details] = $said;
+        $headers = $status === 429 && isset($details['seconds']) ? ['Retry-After' => (string) $details['seconds']] : [];
 
-        return new JsonResponse(['code' => $code, 'message' => $message, 'errors' => (object) $errors, 'details' => (object) $details], $status);
+        return new JsonResponse(['code' => $code, 'message' => $message, 'errors' => (object) $errors, 'details' => (object) $details], $status, $headers);
+    }
+
+    /** Whether the database cannot be reached, or is just going down or coming up. */
+    private static function isAway(\PDOException $e): bool
+    {
+        return preg_match('/\b(?:2002|2003|2006|2013|1053|1927)\b|server has gone away|Connection refused|No such file or directory/', $e->getMessage()) === 1;
     }
 
     /** @return array{string, int, string, array<never>, array<never>} */
@@ -56,6 +66,7 @@ final class Rendering
             404 => ['not_found', 404, __('failures.not_found'), [], []],
             405 => ['no_such_action', 405, __('failures.not_found'), [], []],
             419 => ['page_expired', 419, __('failures.page_expired'), [], []],
+            413 => ['too_large', 413, __('failures.too_large'), [], []],
             default => ['refused', $e->getStatusCode(), __('failures.broken'), [], []],
         };
     }

@@ -4,15 +4,16 @@ declare(strict_types=1);
 
 namespace App\Import;
 
+use App\Failure\Decide;
 use App\People\Account;
+use App\People\FindOrRemember;
 use App\People\Person;
+
 use App\People\PersonKind;
-use App\People\SavePerson;
 use App\Planning\AttendeeRole;
 use App\Planning\JoinMode;
 use App\Planning\Meeting;
 use App\Planning\StartDraft;
-use Illuminate\Support\Facades\DB;
 use Syndex\Core\ICalendar\AdoptedMeeting;
 use Syndex\Core\Invitations\MailAddress;
 use Syndex\Core\Time\PlaceName;
@@ -25,7 +26,7 @@ final readonly class DraftOfEvent
 
     private const MOST_RULE = 2000;
 
-    public function __construct(private StartDraft $startDraft, private SavePerson $savePerson) {}
+    public function __construct(private StartDraft $startDraft, private FindOrRemember $find) {}
 
     /** @return array{Meeting, list<string>} the draft, and what did not come over as it was */
     public function __invoke(Account $account, AdoptedMeeting $event): array
@@ -51,7 +52,7 @@ final readonly class DraftOfEvent
             'dropped_local' => array_map(static fn(WallTime $w): string => $w->format(), $event->series->dropped),
         ];
 
-        return DB::transaction(function () use ($account, $event, $values, $notes): array {
+        return Decide::on(function () use ($account, $event, $values, $notes): array {
             $people = $this->people($event, $notes);
             $host = $people[0]['person'] ?? $account->person;
             $host = $host->kind === PersonKind::Colleague ? $host : $account->person;
@@ -82,8 +83,7 @@ final readonly class DraftOfEvent
 
                 continue;
             }
-            $person = Person::query()->where('email', $address)->first();
-            $person ??= ($this->savePerson)(new Person(), ['kind' => PersonKind::Guest, 'email' => $address, 'name' => mb_substr(trim($named->name ?? ''), 0, 200) ?: null]);
+            $person = ($this->find)($address, $named->name);
             $people[$person->id] ??= ['person' => $person, 'role' => $isRequired ? AttendeeRole::Required : AttendeeRole::Optional];
         }
         if ($unusable > 0) {

@@ -4,23 +4,22 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
+use App\Failure\Decide;
 use App\Failure\NotNow;
 use App\Joining\CloseRoom;
 use App\Live\Live;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
-use Illuminate\Support\Facades\DB;
-use Syndex\Core\Invitations\Announce;
-use Syndex\Core\Time\Instant;
+use Syndex\Core\Invitations\Method;
 
-/** Calls a meeting off: exactly those who were invited are told, and its room on the bridge is closed. */
+/** Calls a meeting off: exactly those who were invited are told, where they were invited, and its room on the bridge is closed. */
 final readonly class CallOffMeeting
 {
-    public function __construct(private SnapshotOf $snapshot, private WriteLetter $letters, private Outbox $outbox, private Live $live) {}
+    public function __construct(private Outbox $outbox, private Live $live) {}
 
     public function __invoke(Meeting $meeting): Meeting
     {
-        return DB::transaction(function () use ($meeting): Meeting {
+        return Decide::on(function () use ($meeting): Meeting {
             $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
             if ($meeting->status !== MeetingStatus::Sent) {
                 throw NotNow::locked($meeting->status->value);
@@ -28,21 +27,18 @@ final readonly class CallOffMeeting
             if ($meeting->last_ends_at !== null && $meeting->last_ends_at->isPast()) {
                 throw NotNow::over();
             }
-            $messages = Announce::calledOff($this->snapshot->meeting($meeting), Instant::ofSeconds(now()->getTimestamp()));
-            foreach ($messages as $message) {
-                $person = Recipient::of($meeting, $message);
-                $letter = $this->letters->callingOff($meeting, $person);
-                $this->outbox->about($meeting->id, $meeting->uid, $person, $message, $letter->subject, static fn(string $id): string => PackMail::invitation($meeting, $person, $letter, $message, $id));
+            $waiting = Dispatch::query()->where('uid', $meeting->uid)->where('state', DispatchState::Waiting)->lockForUpdate()->get(['id', 'recipient', 'person_id']);
+            $told = Told::of($meeting);
+            $addresses = [];
+            foreach ($told as ['person' => $person, 'address' => $address]) {
+                $addresses[$person][] = $address;
             }
-            $meeting->update([
-                'status' => MeetingStatus::CalledOff,
-                'called_off_at' => now(),
-                'sequence' => $messages[0]->sequence ?? $meeting->sequence + 1,
-                'version' => $meeting->version + 1,
-            ]);
-            if ($meeting->kit !== null) {
-                CloseRoom::dispatch($meeting->kit->bridge_id);
-            }
+            // What waits is replaced, also for those who will hear nothing since nothing had left for them.
+            Dispatch::query()->whereIn('id', $waiting->pluck('id'))->update(['state' => DispatchState::Replaced]);
+            $sequence = $meeting->sequence + 1;
+            $this->outbox->tell($meeting, Method::Cancel, $sequence, $told, $addresses);
+            $meeting->update(['status' => MeetingStatus::CalledOff, 'called_off_at' => now(), 'sequence' => $sequence, 'version' => $meeting->version + 1]);
+            CloseRoom::ofMeeting($meeting->id);
             $this->live->tell([Live::COORDINATION, ...SendMeeting::channels($meeting)], 'meeting', $meeting->id);
 
             return $meeting;

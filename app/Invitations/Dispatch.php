@@ -23,11 +23,13 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $subject
  * @property string $message_id
  * @property string $envelope_token
- * @property string $mail
+ * @property ?int $snapshot_id
+ * @property ?string $mail null until the worker makes it
  * @property DispatchState $state
  * @property CarbonImmutable $hold_until
  * @property CarbonImmutable $next_try_at
- * @property int $tries
+ * @property int $tries how often the other side gave an answer that was no yes
+ * @property ?CarbonImmutable $attempted_at from here on it may have left
  * @property ?string $claimed_by
  * @property ?CarbonImmutable $claimed_at
  * @property ?CarbonImmutable $sent_at
@@ -51,6 +53,7 @@ final class Dispatch extends Model
             'hold_until' => 'immutable_datetime',
             'next_try_at' => 'immutable_datetime',
             'claimed_at' => 'immutable_datetime',
+            'attempted_at' => 'immutable_datetime',
             'sent_at' => 'immutable_datetime',
             'created_at' => 'immutable_datetime',
         ];

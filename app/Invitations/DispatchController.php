@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
+use App\Access\ViewerClock;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -13,19 +14,21 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use ZBateson\MailMimeParser\Message;
 
 /** The dispatch book: what was sent to whom, when, and what became of it. */
-final class DispatchController
+final readonly class DispatchController
 {
     private const PER_PAGE = 50;
+
+    public function __construct(private MakeMail $makeMail, private ViewerClock $clock) {}
 
     public function index(Request $request): JsonResponse
     {
         $request->validate([
             'q' => ['nullable', 'string', 'max:200'],
             'state' => ['nullable', Rule::in(['open', 'sent', 'failed', 'withdrawn'])],
-            'meeting' => ['nullable', 'string'],
-            'page' => ['nullable', 'integer', 'min:1'],
+            'meeting' => ['nullable', 'string', 'max:26'],
+            'page' => ['nullable', 'integer', 'min:1', 'max:100000'],
         ]);
-        $query = Dispatch::query()->with(['person', 'meeting'])->select(['id', 'meeting_id', 'person_id', 'kind', 'sequence', 'recipient', 'subject', 'message_id', 'state', 'hold_until', 'next_try_at', 'tries', 'sent_at', 'outcome', 'created_at']);
+        $query = Dispatch::query()->with(['person', 'meeting'])->select(['id', 'meeting_id', 'person_id', 'kind', 'sequence', 'recipient', 'subject', 'message_id', 'state', 'hold_until', 'next_try_at', 'tries', 'snapshot_id', 'sent_at', 'outcome', 'created_at']);
         $this->filter($query, $request->string('state')->toString());
         if ($request->filled('meeting')) {
             $query->where('meeting_id', $request->string('meeting')->toString());
@@ -36,8 +39,11 @@ final class DispatchController
         }
         $found = $query->orderByDesc('id')->paginate(self::PER_PAGE, page: $request->integer('page', 1));
 
+        $again = $this->again(array_map(static fn(Dispatch $d): int => $d->id, array_values($found->items())));
+
         return new JsonResponse([
-            'dispatches' => array_map($this->row(...), array_values($found->items())),
+            'dispatches' => array_map(fn(Dispatch $d): array => $this->row($d, $again), array_values($found->items())),
+            'undelivered' => SendAgain::undelivered()->when($request->filled('meeting'), fn(Builder $q) => $q->where('meeting_id', $request->string('meeting')->toString()))->count(),
             'page' => $found->currentPage(),
             'pages' => $found->lastPage(),
             'total' => $found->total(),
@@ -49,23 +55,33 @@ final class DispatchController
         $dispatch->load(['person', 'meeting']);
         if ($dispatch->kind === DispatchKind::AccountLink) {
             // The link in it opens an account: whoever reads the book must not find it there.
-            return new JsonResponse([...$this->row($dispatch), 'text' => null, 'calendar' => null, 'source' => null]);
+            return new JsonResponse([...$this->row($dispatch, $this->again([$dispatch->id])), 'text' => null, 'calendar' => null, 'source' => null]);
         }
-        $mail = Message::from($dispatch->mail, false);
+        $source = $this->makeMail->preview($dispatch);
+        $mail = Message::from($source, false);
 
         return new JsonResponse([
-            ...$this->row($dispatch),
+            ...$this->row($dispatch, $this->again([$dispatch->id])),
             'text' => $mail->getTextContent(),
             'calendar' => $mail->getPart(0, static fn($part): bool => $part->getContentType() === 'text/calendar')?->getContent(),
-            'source' => $dispatch->mail,
+            'source' => $source,
         ]);
     }
 
     public function html(Dispatch $dispatch): Response
     {
-        $html = $dispatch->kind === DispatchKind::AccountLink ? null : Message::from($dispatch->mail, false)->getHtmlContent();
+        $html = $dispatch->kind === DispatchKind::AccountLink ? null : Message::from($this->makeMail->preview($dispatch), false)->getHtmlContent();
 
         return $html === null ? throw new NotFoundHttpException() : new Response($html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Content-Security-Policy' => InvitationController::FRAME_POLICY]);
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return list<int>
+     */
+    private function again(array $ids): array
+    {
+        return array_values(SendAgain::undelivered()->whereIn('id', $ids)->pluck('id')->map(static fn($id): int => (int) $id)->all());
     }
 
     /** @param Builder<Dispatch> $query */
@@ -80,8 +96,11 @@ final class DispatchController
         };
     }
 
-    /** @return array<string, mixed> */
-    private function row(Dispatch $dispatch): array
+    /**
+     * @param  list<int>  $again  those of them that may be sent again
+     * @return array<string, mixed>
+     */
+    private function row(Dispatch $dispatch, array $again): array
     {
         return [
             'id' => $dispatch->id,
@@ -94,11 +113,11 @@ final class DispatchController
             'messageId' => $dispatch->message_id,
             'state' => $dispatch->state->value,
             'tries' => $dispatch->tries,
-            'holdUntil' => $dispatch->hold_until->toIso8601ZuluString(),
-            'nextTryAt' => $dispatch->state === DispatchState::Waiting ? $dispatch->next_try_at->toIso8601ZuluString() : null,
-            'sentAt' => $dispatch->sent_at?->toIso8601ZuluString(),
             'outcome' => $dispatch->outcome,
-            'createdAt' => $dispatch->created_at->toIso8601ZuluString(),
+            'createdLocal' => $this->clock->local($dispatch->created_at),
+            'sentLocal' => $this->clock->local($dispatch->sent_at),
+            'nextTryLocal' => $dispatch->state === DispatchState::Waiting ? $this->clock->local($dispatch->next_try_at) : null,
+            'mayGoAgain' => in_array($dispatch->id, $again, true),
         ];
     }
 }

@@ -25,7 +25,7 @@ final readonly class InvitationController
     /** The letter is shown in a frame that may do nothing but look as it does. */
     public const FRAME_POLICY = "default-src 'none'; style-src 'unsafe-inline'; img-src data:; frame-ancestors 'self'; sandbox";
 
-    public function __construct(private SheetView $view, private SnapshotOf $snapshot, private WriteLetter $letters, private Visible $visible) {}
+    public function __construct(private SheetView $view, private FreezeMeeting $freeze, private CoreMeeting $core, private WriteLetter $letters, private Visible $visible) {}
 
     public function readBack(Meeting $meeting, ReadBack $readBack): JsonResponse
     {
@@ -35,14 +35,14 @@ final readonly class InvitationController
     /** What one recipient will get, before it is sent. */
     public function letter(Meeting $meeting, Person $person): JsonResponse
     {
-        $letter = $this->letters->invitation($meeting, $this->attendee($meeting, $person));
+        $letter = $this->letters->invitation($this->freeze->asItStands($meeting), $this->attendee($meeting, $person));
 
         return new JsonResponse(['subject' => $letter->subject, 'text' => $letter->text]);
     }
 
     public function letterHtml(Meeting $meeting, Person $person): Response
     {
-        return new Response($this->letters->invitation($meeting, $this->attendee($meeting, $person))->html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Content-Security-Policy' => self::FRAME_POLICY]);
+        return new Response($this->letters->invitation($this->freeze->asItStands($meeting), $this->attendee($meeting, $person))->html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Content-Security-Policy' => self::FRAME_POLICY]);
     }
 
     public function send(Request $request, Meeting $meeting, SendMeeting $send): JsonResponse
@@ -72,7 +72,7 @@ final readonly class InvitationController
     {
         $account = $this->allowed($request, $meeting);
 
-        return new JsonResponse(['text' => $this->letters->invitation($meeting, $account->person)->text]);
+        return new JsonResponse(['text' => $this->letters->invitation($this->freeze->asItStands($meeting), $account->person)->text]);
     }
 
     public function file(Request $request, Meeting $meeting): Response
@@ -80,7 +80,7 @@ final readonly class InvitationController
         $this->allowed($request, $meeting);
         $name = Str::slug($meeting->title) ?: 'meeting';
 
-        return new Response(Announce::file($this->snapshot->meeting($meeting), Instant::ofSeconds(now()->getTimestamp())), 200, [
+        return new Response(Announce::file($this->core->of($this->freeze->asItStands($meeting)), Instant::ofSeconds(now()->getTimestamp())), 200, [
             'Content-Type' => 'text/calendar; charset=utf-8',
             'Content-Disposition' => 'attachment; filename="' . $name . '.ics"',
         ]);

@@ -4,72 +4,66 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
-use App\People\Person;
-use Carbon\CarbonImmutable;
+use App\People\Account;
+use App\Planning\Meeting;
 use Illuminate\Support\Str;
-use Syndex\Core\Invitations\Message;
 use Syndex\Core\Invitations\Method;
 
 /**
- * Writes dispatches, always within the transaction of the change that causes them.
+ * Writes dispatches, always within the transaction of the change that causes them: who is told, and once for all what.
  *
  * To one recipient about one meeting nothing overtakes: what has not left yet is replaced by what comes after it.
  */
-final class Outbox
+final readonly class Outbox
 {
+    private const ROWS_AT_ONCE = 500;
+
+    public function __construct(private FreezeMeeting $freeze) {}
+
     /**
+     * @param  list<array{person: string, address: string}>  $to  who, and where
+     * @param  array<string, list<string>>  $addresses  by person: what the mail names them by, where it is not their present address
+     * @return int how many are told
+     */
+    public function tell(Meeting $meeting, Method $method, int $sequence, array $to, array $addresses = []): int
+    {
+        $waiting = Dispatch::query()->where('uid', $meeting->uid)->where('state', DispatchState::Waiting)->whereIn('recipient', array_column($to, 'address'))->lockForUpdate()->get(['id', 'recipient']);
+        Dispatch::query()->whereIn('id', $waiting->pluck('id'))->update(['state' => DispatchState::Replaced]);
+        if ($to === []) {
+            return 0;
+        }
+        $snapshot = Snapshot::query()->create(['meeting_id' => $meeting->id, 'method' => $method->value, 'sequence' => $sequence, 'stamped_at' => now(), 'content' => $this->freeze->write($meeting, $addresses)]);
+        $hold = now()->addSeconds((int) config('syndex.outbox.hold_seconds'));
+        $shared = [
+            'meeting_id' => $meeting->id, 'snapshot_id' => $snapshot->id, 'uid' => $meeting->uid, 'sequence' => $sequence, 'subject' => mb_strimwidth($meeting->title, 0, 990, '…'),
+            'kind' => ($method === Method::Cancel ? DispatchKind::CallingOff : DispatchKind::Invitation)->value,
+            'state' => DispatchState::Waiting->value, 'hold_until' => $hold, 'next_try_at' => $hold, 'created_at' => now(), 'updated_at' => now(),
+        ];
+        $rows = array_map(static fn(array $t): array => [...$shared, ...self::names(), 'person_id' => $t['person'], 'recipient' => $t['address']], $to);
+        foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
+            Dispatch::query()->insert($chunk);
+        }
+
+        return count($rows);
+    }
+
+    /**
+     * A mail about an account is made at once, since the link in it is kept nowhere else.
+     *
      * @param  callable(string): string  $pack  makes the mail, given its Message-ID
-     * @return ?Dispatch null where nothing need be sent: what would be called off has never left
      */
-    public function about(string $meetingId, string $uid, Person $to, Message $message, string $subject, callable $pack): ?Dispatch
+    public function toAccount(Account $account, string $address, string $subject, callable $pack): void
     {
-        $waiting = Dispatch::query()->where('uid', $uid)->where('recipient', $to->email)->where('state', DispatchState::Waiting)->lockForUpdate()->get();
-        foreach ($waiting as $older) {
-            $older->update(['state' => DispatchState::Replaced]);
-        }
-        if ($message->method === Method::Cancel && $waiting->isNotEmpty() && $this->nothingLeft($uid, $to->email)) {
-            return null;
-        }
-
-        return $this->write([
-            'meeting_id' => $meetingId,
-            'person_id' => $to->id,
-            'kind' => $message->method === Method::Cancel ? DispatchKind::CallingOff : DispatchKind::Invitation,
-            'uid' => $uid,
-            'sequence' => $message->sequence,
-            'recipient' => $to->email,
-            'subject' => $subject,
-        ], now()->toImmutable()->addSeconds((int) config('syndex.outbox.hold_seconds')), $pack);
-    }
-
-    /** @param callable(string): string $pack */
-    public function toAccount(Person $to, string $subject, callable $pack): Dispatch
-    {
-        return $this->write(['person_id' => $to->id, 'kind' => DispatchKind::AccountLink, 'recipient' => $to->email, 'subject' => $subject], now()->toImmutable(), $pack);
-    }
-
-    /** Whether no message about this meeting can have reached this recipient. One that was tried may have. */
-    private function nothingLeft(string $uid, string $recipient): bool
-    {
-        return !Dispatch::query()->where('uid', $uid)->where('recipient', $recipient)->where('tries', '>', 0)->exists();
-    }
-
-    /**
-     * @param  array<string, mixed>  $values
-     * @param  callable(string): string  $pack
-     */
-    private function write(array $values, CarbonImmutable $holdUntil, callable $pack): Dispatch
-    {
-        $messageId = strtolower((string) Str::ulid()) . '@' . config('syndex.mail_domain');
-
-        return Dispatch::query()->create([
-            ...$values,
-            'message_id' => $messageId,
-            'envelope_token' => Str::lower(Str::random(24)),
-            'mail' => $pack($messageId),
-            'state' => DispatchState::Waiting,
-            'hold_until' => $holdUntil,
-            'next_try_at' => $holdUntil,
+        $names = self::names();
+        Dispatch::query()->create([
+            ...$names, 'person_id' => $account->person_id, 'kind' => DispatchKind::AccountLink, 'recipient' => $address, 'subject' => $subject, 'mail' => $pack($names['message_id']),
+            'state' => DispatchState::Waiting, 'hold_until' => now(), 'next_try_at' => now(),
         ]);
+    }
+
+    /** @return array{message_id: string, envelope_token: string} */
+    private static function names(): array
+    {
+        return ['message_id' => strtolower((string) Str::ulid()) . '@' . config('syndex.mail_domain'), 'envelope_token' => Str::lower(Str::random(24))];
     }
 }

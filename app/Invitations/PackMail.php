@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Invitations;
 
 use App\People\Person;
-use App\Planning\Meeting;
 use Symfony\Component\Mime\Address;
 use Symfony\Component\Mime\Header\Headers;
 use Symfony\Component\Mime\Message as MimeMessage;
@@ -23,7 +22,7 @@ use Syndex\Core\Invitations\Message;
 final class PackMail
 {
     /** @param string $messageId without angle brackets */
-    public static function invitation(Meeting $meeting, Person $to, Letter $letter, Message $message, string $messageId): string
+    public static function invitation(MeetingAsTold $told, Person $to, Letter $letter, Message $message, string $messageId): string
     {
         $body = new MixedPart(
             new AlternativePart(
@@ -33,10 +32,9 @@ final class PackMail
             ),
             new DataPart($message->ics, 'invite.ics', 'application/ics', 'base64'),
         );
-        $host = $meeting->host ?? $meeting->coordinator->person;
-        $address = SnapshotOf::addressOf($meeting);
+        $address = CoreMeeting::addressOf($told->meeting);
 
-        return self::pack(new Address($address, $host->called()), new Address($to->email, $to->name ?? ''), $letter->subject, $messageId, $body);
+        return self::pack(new Address($address, $told->host()->called()), new Address($to->email, $to->name ?? ''), $letter->subject, $messageId, $body);
     }
 
     public static function plain(Address $from, Address $to, string $subject, string $text, string $messageId): string

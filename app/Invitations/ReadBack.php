@@ -41,8 +41,9 @@ final readonly class ReadBack
         return [
             'meeting' => $this->view->of($meeting),
             'missing' => $this->readiness->missing($meeting),
-            'odd' => [...$this->people($states, count($states)), ...$this->sheetOdds($meeting)],
+            'odd' => [...$this->people($states, count($states)), ...$this->dateOdds($plan), ...$this->sheetOdds($meeting, $series->rule?->isOpen() === true)],
             'recipients' => $meeting->attendees->map(fn(Attendee $a): array => $this->recipient($a, $meeting, $states))->all(),
+            'unsendable' => $this->unsendable($meeting),
             'dates' => count($states),
             'complete' => $plan->dates->complete,
         ];
@@ -80,8 +81,20 @@ final readonly class ReadBack
         return $odd;
     }
 
+    /** @return list<array<string, mixed>> dates that are past, and times that a clock skips */
+    private function dateOdds(Plan $plan): array
+    {
+        $skipped = PlanBoard::skipped($plan->dates, $plan->series, $plan->anchor);
+        $past = count(array_filter($plan->dates->starts, static fn(int $start): bool => $start < now()->getTimestamp()));
+
+        return [
+            ...($skipped === [] ? [] : [['code' => 'skipped', 'dates' => $skipped, 'place' => PlaceName::of($plan->anchor->id)]]),
+            ...($past === 0 ? [] : [['code' => 'past', 'count' => $past, 'of' => $plan->dates->count()]]),
+        ];
+    }
+
     /** @return list<array<string, mixed>> */
-    private function sheetOdds(Meeting $meeting): array
+    private function sheetOdds(Meeting $meeting, bool $isOpen): array
     {
         $odd = [];
         foreach ([
@@ -89,7 +102,7 @@ final readonly class ReadBack
             'no_purpose' => ($meeting->purpose ?? '') === '' && $meeting->agenda->isEmpty(),
             'no_join' => $meeting->join_mode === JoinMode::Undecided,
             'no_place' => $meeting->join_mode->needsPlace() && ($meeting->place ?? '') === '',
-            'open_end' => $meeting->rrule !== null && preg_match('/COUNT=|UNTIL=/', $meeting->rrule) !== 1,
+            'open_end' => $isOpen,
         ] as $code => $isSo) {
             if ($isSo) {
                 $odd[] = ['code' => $code];
@@ -101,6 +114,20 @@ final readonly class ReadBack
         }
 
         return $odd;
+    }
+
+    /** @return list<array{personId: string, problem: string}> whom no mail can reach at the address that is known */
+    private function unsendable(Meeting $meeting): array
+    {
+        $found = [];
+        foreach ($meeting->attendees as $attendee) {
+            $problem = Deliverable::problem($attendee->person->email);
+            if ($problem !== null) {
+                $found[] = ['personId' => $attendee->person_id, 'problem' => $problem];
+            }
+        }
+
+        return $found;
     }
 
     /**
@@ -118,7 +145,8 @@ final readonly class ReadBack
             'person' => (new PersonResource($person))->toArray(Request::create('/')),
             'role' => $attendee->role->value,
             'host' => $person->id === $meeting->host_id,
-            'firstLocal' => gmdate('Y-m-d\TH:i:s', $shown->toWall((int) $start)),
+            // A date is the same date everywhere.
+            'firstLocal' => $meeting->all_day ? $states[0]->wall ?? null : gmdate('Y-m-d\TH:i:s', $shown->toWall((int) $start)),
             'place' => PlaceName::of($shown->id),
             'placeKnown' => $zone !== null,
         ];

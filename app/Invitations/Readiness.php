@@ -18,15 +18,16 @@ final readonly class Readiness
 
     public function __construct(private MeetingSeries $series, private ZoneData $zones) {}
 
-    /** @return list<'title'|'people'|'kit'|'dates'|'plain_dates'> */
+    /** @return list<'title'|'people'|'kit'|'kit_unsettled'|'dates'|'plain_dates'> */
     public function missing(Meeting $meeting): array
     {
-        $meeting->loadMissing(['attendees', 'kit']);
+        $meeting->load(['attendees.person', 'kit']);
 
         return array_values(array_filter([
             $meeting->title === '' ? 'title' : null,
             $meeting->attendees->isEmpty() ? 'people' : null,
             $meeting->join_mode->isOnline() && $meeting->kit === null ? 'kit' : null,
+            $meeting->join_mode->isOnline() && $meeting->kit?->unsettled_at !== null ? 'kit_unsettled' : null,
             $this->liesAhead($meeting) ? null : 'dates',
             $this->canBeSaid($meeting) ? null : 'plain_dates',
         ]));

@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Invitations;
 
 use Symfony\Component\Mailer\Envelope;
+use Symfony\Component\Mailer\Exception\TransportException;
 use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
 use Symfony\Component\Mailer\Exception\UnexpectedResponseException;
 use Symfony\Component\Mailer\SentMessage;
 use Symfony\Component\Mailer\Transport\Smtp\EsmtpTransport;
 use Symfony\Component\Mailer\Transport\Smtp\Stream\SocketStream;
 use Symfony\Component\Mime\Address;
+use Symfony\Component\Mime\Exception\ExceptionInterface as MimeException;
 use Symfony\Component\Mime\RawMessage;
 
 /** A mail server spoken to over SMTP (RFC 5321). */
@@ -21,31 +23,105 @@ final class SmtpPostRoom implements PostRoom
 
     private ?EsmtpTransport $transport = null;
 
-    public function __construct(private readonly string $host, private readonly int $port, private readonly int $timeoutSeconds, private readonly string $ownDomain, private readonly int $idleSeconds = self::IDLE_SECONDS) {}
+    private float $spokenAt = 0.0;
+
+    /**
+     * @param  int  $greetingSeconds  to reach it and be greeted
+     * @param  int  $answerSeconds  to wait for its word on a mail (RFC 5321 4.5.3.2.6)
+     */
+    public function __construct(private readonly string $host, private readonly int $port, private readonly int $greetingSeconds, private readonly int $answerSeconds, private readonly string $ownDomain, private readonly int $idleSeconds = self::IDLE_SECONDS) {}
+
+    public function open(): void
+    {
+        if ($this->transport !== null && hrtime(true) / 1e9 - $this->spokenAt < $this->idleSeconds) {
+            return;
+        }
+        try {
+            if ($this->transport !== null) {
+                $this->transport->executeCommand("NOOP\r\n", [250]);
+                $this->spokenAt = hrtime(true) / 1e9;
+
+                return;
+            }
+        } catch (TransportExceptionInterface) {
+            $this->close();
+        }
+        try {
+            $this->knock();
+            $transport = $this->transport();
+            $transport->start();
+            $this->spokenAt = hrtime(true) / 1e9;
+        } catch (TransportExceptionInterface $silence) {
+            $this->close();
+
+            throw RelayAway::because(self::words($silence), $silence);
+        }
+    }
 
     public function deliver(string $mail, string $envelopeSender, string $recipient): string
     {
         try {
-            $sent = $this->transport()->send(new RawMessage($mail), new Envelope(new Address($envelopeSender), [new Address($recipient)]));
+            $envelope = new Envelope(new Address($envelopeSender), [new Address($recipient)]);
+        } catch (MimeException $impossible) {
+            throw DeliveryFailed::refused(self::shortened($impossible->getMessage()), $impossible);
+        }
+        $this->open();
+        try {
+            $sent = $this->transport()->send(new RawMessage($mail), $envelope);
+            $this->spokenAt = hrtime(true) / 1e9;
 
             return $sent === null ? '' : self::lastAnswer($sent);
-        } catch (UnexpectedResponseException $answer) {
-            $this->close();
-            $text = self::shortened(preg_match('/with message "(.*)"\.?$/s', $answer->getMessage(), $m) === 1 ? $m[1] : $answer->getMessage());
-
-            throw $answer->getCode() >= 500 && $answer->getCode() < 600 ? DeliveryFailed::refused($text, $answer) : DeliveryFailed::forNow($text, $answer);
-        } catch (TransportExceptionInterface $silence) {
+        } catch (TransportExceptionInterface $failed) {
             $this->close();
 
-            throw DeliveryFailed::forNow(self::shortened($silence->getMessage()), $silence);
+            throw $this->judged($failed);
+        }
+    }
+
+    /** Whom a failure concerns: what comes before RCPT concerns every mail, what comes after concerns this one. */
+    private function judged(TransportExceptionInterface $failed): DeliveryFailed|RelayAway
+    {
+        $code = $failed instanceof UnexpectedResponseException ? $failed->getCode() : 0;
+        $said = preg_match_all('/^.*?> (EHLO|HELO|MAIL FROM|RCPT TO|DATA|\.$)/m', $failed->getDebug(), $commands) > 0 ? $commands[1][count($commands[1]) - 1] : '';
+        $ofAll = in_array($code, [421, 530, 534, 535], true) || in_array($said, ['', 'EHLO', 'HELO', 'MAIL FROM'], true);
+
+        return match (true) {
+            // "Try without" is no answer to a mail that needs letters the server does not know.
+            str_contains($failed->getMessage(), 'non-ASCII') => DeliveryFailed::refused(self::words($failed), $failed),
+            $ofAll => RelayAway::because(self::words($failed), $failed),
+            $code >= 500 && $code < 600 => DeliveryFailed::refused(self::words($failed), $failed),
+            default => DeliveryFailed::forNow(self::words($failed), $failed),
+        };
+    }
+
+    /** A server that cannot be reached, or does not greet, must not take as long to tell as one that thinks about a mail. */
+    private function knock(): void
+    {
+        $line = @stream_socket_client("tcp://$this->host:$this->port", $number, $why, $this->greetingSeconds);
+        if ($line === false) {
+            throw new TransportException("no connection: $why");
+        }
+        try {
+            stream_set_timeout($line, $this->greetingSeconds);
+            $greeting = fgets($line, 600);
+            if ($greeting === false) {
+                throw new TransportException('connected, but not greeted');
+            }
+            if (!str_starts_with($greeting, '220')) {
+                throw new TransportException(trim($greeting));
+            }
+            @fwrite($line, "QUIT\r\n");
+        } finally {
+            fclose($line);
         }
     }
 
     private function transport(): EsmtpTransport
     {
         if ($this->transport === null) {
-            $stream = (new SocketStream())->setTimeout($this->timeoutSeconds);
-            $this->transport = (new EsmtpTransport($this->host, $this->port, false, stream: $stream))->setLocalDomain($this->ownDomain)->setPingThreshold($this->idleSeconds);
+            $stream = (new SocketStream())->setTimeout($this->answerSeconds);
+            // Whether it still listens is asked in open().
+            $this->transport = (new EsmtpTransport($this->host, $this->port, false, stream: $stream))->setLocalDomain($this->ownDomain)->setPingThreshold(86400);
         }
 
         return $this->transport;
@@ -62,6 +138,11 @@ final class SmtpPostRoom implements PostRoom
         $this->transport = null;
     }
 
+    private static function words(TransportExceptionInterface $failed): string
+    {
+        return self::shortened(preg_match('/with message "(.*)"\.?$/s', $failed->getMessage(), $m) === 1 ? $m[1] : $failed->getMessage());
+    }
+
     private static function lastAnswer(SentMessage $sent): string
     {
         preg_match_all('/^.*?< (\d{3} .*)$/m', $sent->getDebug(), $answers);
@@ -72,6 +153,6 @@ final class SmtpPostRoom implements PostRoom
 
     private static function shortened(string $text): string
     {
-        return mb_strimwidth(trim((string) preg_replace('/\s+/', ' ', $text)), 0, 400, '…');
+        return mb_strimwidth(trim((string) preg_replace('/\s+/', ' ', mb_scrub($text))), 0, 400, '…');
     }
 }

@@ -7,7 +7,7 @@ namespace App\Invitations;
 use App\People\Account;
 use Symfony\Component\Mime\Address;
 
-/** Writes the mail that carries a link to set a password. */
+/** Writes the mails about an account: they go to its own address, whatever the directory says. */
 final readonly class WriteAccountMail
 {
     public function __construct(private Outbox $outbox) {}
@@ -15,10 +15,26 @@ final readonly class WriteAccountMail
     /** @param 'invite'|'reset' $why */
     public function __invoke(Account $account, string $why, #[\SensitiveParameter] string $link, int $hours): void
     {
+        $this->write($account, $account->email, $why, ['link' => $link, 'days' => (string) intdiv($hours, 24), 'hours' => (string) $hours]);
+    }
+
+    /** To one of the two addresses that must agree. */
+    public function addressChange(Account $account, string $to, string $old, string $new, #[\SensitiveParameter] string $link, int $hours): void
+    {
+        $this->write($account, $to, 'address', ['old' => $old, 'new' => $new, 'this' => $to, 'link' => $link, 'hours' => (string) $hours]);
+    }
+
+    public function moved(Account $account, string $to, string $old, string $new): void
+    {
+        $this->write($account, $to, 'moved', ['old' => $old, 'new' => $new]);
+    }
+
+    /** @param array<string, string> $with */
+    private function write(Account $account, string $to, string $why, #[\SensitiveParameter] array $with): void
+    {
         $subject = __("mail.account_{$why}_subject");
-        $text = __("mail.account_{$why}_body", ['name' => $account->person->called(), 'link' => $link, 'days' => (string) intdiv($hours, 24), 'hours' => (string) $hours]);
+        $text = __("mail.account_{$why}_body", ['name' => $account->person->called(), ...$with]);
         $from = new Address('accounts@' . config('syndex.mail_domain'), (string) config('syndex.mail_name'));
-        $to = new Address($account->email, $account->person->name ?? '');
-        $this->outbox->toAccount($account->person, $subject, static fn(string $id): string => PackMail::plain($from, $to, $subject, $text, $id));
+        $this->outbox->toAccount($account, $to, $subject, static fn(string $id): string => PackMail::plain($from, new Address($to, $account->person->name ?? ''), $subject, $text, $id));
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
-use App\HouseRules\HouseRules;
 use App\People\Person;
 use App\Planning\Attendee;
 use App\Planning\AttendeeRole;
@@ -30,17 +29,20 @@ final class WriteLetter
 {
     private const WORK = 2_000_000;
 
+    private const DATES = 1000;
+
     /** @var \WeakMap<Meeting, Expansion> */
     private \WeakMap $dates;
 
-    public function __construct(private readonly Factory $views, private readonly MeetingSeries $series, private readonly ZoneData $zones, private readonly HouseRules $rules, private readonly Grammar $grammar)
+    public function __construct(private readonly Factory $views, private readonly MeetingSeries $series, private readonly ZoneData $zones, private readonly Grammar $grammar)
     {
         $this->dates = new \WeakMap();
     }
 
-    public function invitation(Meeting $meeting, Person $person): Letter
+    public function invitation(MeetingAsTold $told, Person $person): Letter
     {
-        $facts = $this->facts($meeting, $person);
+        $meeting = $told->meeting;
+        $facts = $this->facts($told, $person);
         $subject = $meeting->all_day
             ? __('mail.subject_invitation_all_day', ['title' => $meeting->title, 'date' => $facts['shortDate']])
             : __('mail.subject_invitation', ['title' => $meeting->title, 'date' => $facts['shortDate'], 'clock' => $facts['clock'], 'place' => $facts['place']]);
@@ -48,11 +50,11 @@ final class WriteLetter
         return $this->letter($subject, 'mail.invitation', 'mail.invitation-text', $facts);
     }
 
-    public function callingOff(Meeting $meeting, Person $person): Letter
+    public function callingOff(MeetingAsTold $told, Person $person): Letter
     {
-        $facts = $this->facts($meeting, $person);
+        $facts = $this->facts($told, $person);
 
-        return $this->letter(__('mail.subject_calling_off', ['title' => $meeting->title, 'date' => $facts['shortDate']]), 'mail.calling-off', 'mail.calling-off-text', $facts);
+        return $this->letter(__('mail.subject_calling_off', ['title' => $told->meeting->title, 'date' => $facts['shortDate']]), 'mail.calling-off', 'mail.calling-off-text', $facts);
     }
 
     /**
@@ -72,15 +74,15 @@ final class WriteLetter
     }
 
     /** @return array<string, mixed> */
-    private function facts(Meeting $meeting, Person $person): array
+    private function facts(MeetingAsTold $told, Person $person): array
     {
-        $meeting->loadMissing(['agenda', 'attendees.person', 'kit', 'host', 'coordinator.person']);
+        $meeting = $told->meeting;
         $series = $this->series->of($meeting);
-        $dates = $this->dates[$meeting] ??= $series->expand(Work::atMost(self::WORK), limit: 1000);
+        $dates = $this->dates[$meeting] ??= $series->expand(Work::atMost(self::WORK), limit: self::DATES);
         $anchor = $this->zones->zone($meeting->zone);
         $known = $person->zone !== null && $this->zones->knows($person->zone);
         $zone = $known ? $this->zones->zone((string) $person->zone) : $anchor;
-        $host = $meeting->host ?? $meeting->coordinator->person;
+        $host = $told->host();
         $attendee = $meeting->attendees->first(static fn(Attendee $a): bool => $a->person_id === $person->id);
         $kit = $meeting->join_mode->isOnline() ? $meeting->kit : null;
 
@@ -100,7 +102,7 @@ final class WriteLetter
             ],
             'where' => $meeting->join_mode->needsPlace() ? $meeting->place : null,
             'who' => $meeting->attendees->map(static fn(Attendee $a): string => $a->person->called())->all(),
-            'footer' => $this->rules->organisation() === config('syndex.mail_name') ? __('mail.footer_alone') : __('mail.footer', ['organisation' => $this->rules->organisation()]),
+            'footer' => $told->organisation === config('syndex.mail_name') ? __('mail.footer_alone') : __('mail.footer', ['organisation' => $told->organisation]),
         ];
     }
 
@@ -124,12 +126,22 @@ final class WriteLetter
             'anchorLine' => $other ? __('mail.anchor_time', ['clock' => $there->formatClock(), 'weekday' => self::weekday($there), 'place' => PlaceName::of($anchor->id)]) : null,
             'sentence' => $series->rule === null ? null : SentencePiece::join($this->grammar->pieces($series, $meeting->duration_minutes)),
             'droppedLine' => $series->dropped === [] ? null : __('mail.dropped', ['dates' => implode(', ', array_map(EnglishWords::date(...), $series->dropped))]),
-            'shiftLines' => $series->allDay ? [] : array_map(static fn(array $e): string => __('mail.clock_shift', [
-                'dates' => $e['dates'] === 1 ? __('mail.one_date') : __('mail.n_dates', ['n' => (string) $e['dates']]),
-                'date' => EnglishWords::date($e['first']),
-                'clock' => $e['clock'],
-            ]), $reading->exceptions()),
+            'shiftLines' => $series->allDay ? [] : array_map(static fn(array $e): string => self::shiftLine($e, $dates->complete), $reading->exceptions()),
         ];
+    }
+
+    /**
+     * Dates are counted only where all of them are known.
+     *
+     * @param  array{clock: string, first: WallTime, dates: int}  $other
+     */
+    private static function shiftLine(array $other, bool $isWhole): string
+    {
+        $with = ['date' => EnglishWords::date($other['first']), 'clock' => $other['clock']];
+
+        return $isWhole
+            ? __('mail.clock_shift', [...$with, 'dates' => $other['dates'] === 1 ? __('mail.one_date') : __('mail.n_dates', ['n' => (string) $other['dates']])])
+            : __('mail.clock_shift_open', $with);
     }
 
     private static function weekday(WallTime $wall): string

@@ -8,19 +8,20 @@ use App\Failure\BridgeFailed;
 use Syndex\Core\Joining\Passcode;
 use Syndex\Core\Joining\Pin;
 
-/** The conferencing service, as far as planning needs it. */
+/** The conferencing service, as far as planning needs it. Rooms are known by a name of ours, so that every request may be repeated. */
 interface Bridge
 {
-    /** @throws BridgeFailed */
-    public function open(string $title, Passcode $passcode, Pin $pin): BridgeMeeting;
-
-    /** @throws BridgeFailed */
-    public function changePasscode(string $bridgeId, Passcode $passcode): void;
-
     /**
-     * Closing twice is no failure.
+     * Opens the room with this name, or gives the one that is open this passcode and PIN.
      *
      * @throws BridgeFailed
      */
-    public function close(string $bridgeId): void;
+    public function settle(string $ref, string $title, Passcode $passcode, Pin $pin): BridgeMeeting;
+
+    /**
+     * Closing twice, or what was never open, is no failure.
+     *
+     * @throws BridgeFailed
+     */
+    public function close(string $ref): void;
 }

@@ -12,17 +12,22 @@ final class CloseRoom implements ShouldQueue
 {
     use Queueable;
 
-    public int $tries = 8;
+    public int $tries = 12;
 
     /** @var list<int> seconds */
     public array $backoff = [5, 30, 120, 600];
 
-    /** @param string $bridgeId the bridge's own name for the room, since the kit may be gone with a discarded draft */
-    public function __construct(public readonly string $bridgeId) {}
+    /** @param string $ref our own name for the room, since the kit may be gone with a discarded draft, or never have been kept */
+    public function __construct(public readonly string $ref) {}
+
+    public static function ofMeeting(string $meetingId): void
+    {
+        self::dispatch(RoomRef::of($meetingId));
+    }
 
     public function handle(Bridge $bridge): void
     {
-        $bridge->close($this->bridgeId);
-        JoiningKit::query()->where('bridge_id', $this->bridgeId)->whereNull('closed_at')->update(['closed_at' => now()]);
+        $bridge->close($this->ref);
+        JoiningKit::query()->where('meeting_id', RoomRef::meetingOf($this->ref))->whereNull('closed_at')->update(['closed_at' => now()]);
     }
 }

@@ -7,6 +7,7 @@ namespace App\Joining;
 use App\Failure\BridgeFailed;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Http\Client\PendingRequest;
+use Illuminate\Http\Client\RequestException;
 use Illuminate\Http\Client\Response;
 use Illuminate\Support\Facades\Http;
 use Syndex\Core\CoreException;
@@ -20,29 +21,31 @@ final readonly class HttpBridge implements Bridge
 {
     public function __construct(private string $url, #[\SensitiveParameter] private string $key, private int $timeoutSeconds) {}
 
-    public function open(string $title, Passcode $passcode, Pin $pin): BridgeMeeting
+    public function settle(string $ref, string $title, Passcode $passcode, Pin $pin): BridgeMeeting
     {
-        $response = $this->ask(static fn(PendingRequest $http): Response => $http->post('/meetings', ['title' => $title, 'passcode' => $passcode->text, 'pin' => $pin->digits]));
+        $response = $this->ask(static fn(PendingRequest $http): Response => $http->put('/rooms/' . rawurlencode($ref), ['title' => $title, 'passcode' => $passcode->text, 'pin' => $pin->digits]));
         try {
+            $said = $response->json();
+            $text = static fn(mixed $from, string $key): string => is_array($from) && is_scalar($from[$key] ?? null) ? (string) $from[$key] : '';
+            $dialIns = is_array($said) && is_array($said['dial_ins'] ?? null) ? array_values($said['dial_ins']) : [];
+            if ($text($said, 'id') === '' || preg_match('#\Ahttps?://\S{1,480}\z#', $text($said, 'link')) !== 1) {
+                throw BridgeFailed::nonsense();
+            }
+
             return new BridgeMeeting(
-                (string) $response->json('id'),
-                (string) $response->json('link'),
-                MeetingNumber::of((string) $response->json('number')),
-                array_map(static fn(array $n): DialIn => DialIn::of((string) ($n['country'] ?? ''), (string) ($n['number'] ?? '')), array_values((array) $response->json('dial_ins'))),
+                mb_strimwidth($text($said, 'id'), 0, 64),
+                $text($said, 'link'),
+                MeetingNumber::of($text($said, 'number')),
+                array_map(static fn(mixed $n): DialIn => DialIn::of($text($n, 'country'), $text($n, 'number')), $dialIns),
             );
         } catch (CoreException) {
-            throw BridgeFailed::refused($response->status());
+            throw BridgeFailed::nonsense();
         }
     }
 
-    public function changePasscode(string $bridgeId, Passcode $passcode): void
+    public function close(string $ref): void
     {
-        $this->ask(static fn(PendingRequest $http): Response => $http->patch('/meetings/' . rawurlencode($bridgeId), ['passcode' => $passcode->text]));
-    }
-
-    public function close(string $bridgeId): void
-    {
-        $this->ask(static fn(PendingRequest $http): Response => $http->delete('/meetings/' . rawurlencode($bridgeId)), [404, 410]);
+        $this->ask(static fn(PendingRequest $http): Response => $http->delete('/rooms/' . rawurlencode($ref)), [404, 410]);
     }
 
     /**
@@ -53,7 +56,7 @@ final readonly class HttpBridge implements Bridge
     {
         try {
             $response = $question(Http::baseUrl($this->url)->withToken($this->key)->acceptJson()->asJson()->timeout($this->timeoutSeconds)->connectTimeout($this->timeoutSeconds));
-        } catch (ConnectionException $silent) {
+        } catch (ConnectionException|RequestException $silent) {
             throw BridgeFailed::silent($silent);
         }
 

@@ -18,6 +18,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $pin
  * @property list<array{country: string, number: string}> $dial_ins
  * @property ?CarbonImmutable $closed_at
+ * @property ?CarbonImmutable $unsettled_at since when it is not sure which passcode holds on the bridge
  */
 final class JoiningKit extends Model
 {
@@ -27,6 +28,6 @@ final class JoiningKit extends Model
 
     protected function casts(): array
     {
-        return ['passcode' => 'encrypted', 'pin' => 'encrypted', 'dial_ins' => 'array', 'closed_at' => 'immutable_datetime'];
+        return ['passcode' => 'encrypted', 'pin' => 'encrypted', 'dial_ins' => 'array', 'closed_at' => 'immutable_datetime', 'unsettled_at' => 'immutable_datetime'];
     }
 }

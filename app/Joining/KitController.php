@@ -9,13 +9,15 @@ use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 use Syndex\Core\Joining\InvalidPasscode;
 
+/** A meeting's kit: made if there is none; with another passcode where one is typed, or asked to be made up. */
 final class KitController
 {
     public function __invoke(Request $request, Meeting $meeting, MakeKit $makeKit): KitResource
     {
-        $request->validate(['passcode' => ['nullable', 'string', 'max:64']]);
+        $request->validate(['passcode' => ['nullable', 'string', 'max:64'], 'change' => ['sometimes', 'boolean']]);
+        $typed = $request->string('passcode')->trim()->toString();
         try {
-            return new KitResource($makeKit($meeting, $request->string('passcode')->trim()->toString()));
+            return new KitResource($typed !== '' || $request->boolean('change') ? $makeKit->withPasscode($meeting, $typed) : $makeKit($meeting));
         } catch (InvalidPasscode) {
             throw ValidationException::withMessages(['passcode' => __('planning.passcode_form')]);
         }

@@ -20,6 +20,7 @@ final class KitResource extends JsonResource
             'number' => MeetingNumber::of($this->number)->format(),
             'passcode' => $this->passcode,
             'pin' => $this->pin,
+            'settled' => $this->unsettled_at === null,
             'dialIns' => array_map(static fn(array $d): array => ['country' => $d['country'], 'number' => PhoneText::of($d['number']), 'uri' => 'tel:' . $d['number']], $this->dial_ins),
         ];
     }

@@ -37,6 +37,27 @@ final class Live
         });
     }
 
+    /**
+     * Ends what an account listens to, when it may no longer or with another role: everybody on its channels is asked anew
+     * whether they may listen, and pages that may come back by themselves.
+     */
+    public function hangUp(Account $account): void
+    {
+        $url = config('syndex.live.publish_url');
+        if (!is_string($url) || $url === '') {
+            return;
+        }
+        DB::afterCommit(static function () use ($url, $account): void {
+            foreach ([self::COORDINATION, 'account-' . strtolower($account->id)] as $channel) {
+                try {
+                    Http::timeout(1)->connectTimeout(1)->delete($url . '/' . $channel);
+                } catch (ConnectionException) {
+                    return;
+                }
+            }
+        });
+    }
+
     public static function channelOf(Account $account): string
     {
         return $account->role->plans() ? self::COORDINATION : 'account-' . strtolower($account->id);

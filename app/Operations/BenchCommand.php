@@ -67,7 +67,7 @@ final class BenchCommand extends Command
             foreach ([$i, $i * 7 + 3, $i * 11 + 5] as $position => $at) {
                 $meeting->attendees()->firstOrCreate(['person_id' => $people[$at % self::PEOPLE]->id], ['position' => $position, 'role' => AttendeeRole::Required]);
             }
-            $layDown($meeting);
+            $layDown->anew($meeting);
         }
     }
 

@@ -15,9 +15,15 @@ use Syndex\Core\Overlap\Participant;
 use Syndex\Core\Overlap\Plan;
 use Syndex\Core\Recurrence\AnchorAdvice;
 use Syndex\Core\Recurrence\AnchorMoves;
+use Syndex\Core\Recurrence\Expansion;
+use Syndex\Core\Recurrence\Grammar;
+use Syndex\Core\Recurrence\MovedSeries;
 use Syndex\Core\Recurrence\MoveSeries;
 use Syndex\Core\Recurrence\Reanchor;
+use Syndex\Core\Recurrence\SentencePiece;
+use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Time\PlaceName;
+use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\WorkingHours;
 use Syndex\Core\Time\Zone;
 use Syndex\Core\Time\ZoneData;
@@ -31,17 +37,26 @@ final readonly class PlanBoard
 
     private const ANCHORS_NAMED = 3;
 
+    private const SKIPPED_NAMED = 5;
+
     private const WORK = 2_000_000;
 
-    public function __construct(private Occupancy $occupancy, private ZoneData $zones, private SeriesView $seriesView) {}
+    public function __construct(private Occupancy $occupancy, private ZoneData $zones, private SeriesView $seriesView, private Grammar $grammar) {}
 
     /**
      * @param  int  $shiftMinutes  the bar was let go so far from where it was
+     * @param  'words'|'dates'|null  $moveAs  which is meant where no rule says the moved dates
      * @return array<string, mixed>
      */
-    public function __invoke(Sheet $sheet, int $index, ?string $meetingId, int $shiftMinutes = 0, ?Zone $anchorIn = null): array
+    public function __invoke(Sheet $sheet, int $index, ?string $meetingId, int $shiftMinutes = 0, ?Zone $anchorIn = null, ?string $moveAs = null): array
     {
-        $asked = $shiftMinutes === 0 ? $sheet->series : MoveSeries::by($sheet->series, $shiftMinutes);
+        $moved = $shiftMinutes === 0 ? null : MoveSeries::by($sheet->series, $shiftMinutes);
+        $asked = match (true) {
+            $moved === null => $sheet->series,
+            $moved->isExact(), $moveAs === 'words' => $moved->series,
+            // Until one is chosen it stays where it is.
+            default => $moveAs === 'dates' ? $moved->byDates ?? $sheet->series : $sheet->series,
+        };
         $anchor = $anchorIn ?? $sheet->zone;
         $series = SaveSheet::onRule($anchorIn === null ? $asked : Reanchor::to($asked, $anchorIn));
         $dates = $series->expand(Work::atMost(self::WORK), limit: self::MOST_DATES);
@@ -51,6 +66,9 @@ final readonly class PlanBoard
 
         return [
             ...$this->seriesView->of($series, $sheet->durationMinutes),
+            'choice' => $moved === null || $moved->isExact() || $moveAs !== null ? null : $this->choice($moved, $sheet->durationMinutes),
+            'skipped' => self::skipped($dates, $series, $anchor),
+            'past' => count(array_filter($plan->dates->starts, static fn(int $start): bool => $start < now()->getTimestamp())),
             'movedFrom' => $series->start->seconds === $asked->start->seconds || $anchorIn !== null ? null : $asked->start->format(),
             'zone' => $anchor->id,
             'zoneCity' => PlaceName::of($anchor->id),
@@ -59,6 +77,31 @@ final readonly class PlanBoard
             'open' => $series->rule?->isOpen() ?? false,
             'board' => $board,
         ];
+    }
+
+    /** @return array{words: string, differ: int, of: int, dates: bool} what the moved words would mean, and whether single dates can say it instead */
+    private function choice(MovedSeries $moved, int $durationMinutes): array
+    {
+        return [
+            'words' => SentencePiece::join($this->grammar->pieces($moved->series, $durationMinutes)),
+            'differ' => $moved->differ,
+            'of' => $moved->of,
+            'dates' => $moved->byDates !== null,
+        ];
+    }
+
+    /** @return list<array{date: string, reads: string}> dates whose time the anchor's clock skips: what the series says, what the clock will show */
+    public static function skipped(Expansion $dates, Series $series, Zone $anchor): array
+    {
+        $skipped = [];
+        foreach ($series->allDay ? [] : $dates->walls as $at => $wall) {
+            $reads = $anchor->toWall($dates->starts[$at]);
+            if ($reads !== $wall && count($skipped) < self::SKIPPED_NAMED) {
+                $skipped[] = ['date' => WallTime::ofSeconds($wall)->format(), 'reads' => WallTime::ofSeconds($reads)->format()];
+            }
+        }
+
+        return $skipped;
     }
 
     /** @return list<Participant> */
@@ -97,7 +140,7 @@ final readonly class PlanBoard
             return [];
         }
         $zones = array_values(array_filter(array_map(static fn(Participant $p): ?Zone => $p->zone, $people)));
-        $moves = AnchorAdvice::moves($plan->dates->starts, $plan->anchor, $zones);
+        $moves = AnchorAdvice::moves($plan->dates, $plan->anchor, $zones);
         $better = array_filter($moves, static fn(AnchorMoves $m): bool => $m->people < $moves[0]->people);
 
         return array_map(

@@ -36,7 +36,7 @@ final readonly class ShiftReport
         $dates = $series->expand($work, limit: self::MOST_DATES);
         $placed = array_values($meeting->attendees->map(static fn(Attendee $a): Person => $a->person)->filter($this->isPlaced(...))->all());
         $clocks = $series->allDay ? [] : array_map($this->clock(...), $placed);
-        $shifts = ClockShifts::of($dates->starts, $meeting->duration_minutes, $clocks, $work);
+        $shifts = ClockShifts::ofClocks($dates, $meeting->duration_minutes, $clocks, $work);
 
         return [
             'title' => $meeting->title,

@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 /**
  * A link by which somebody sets a password, kept as a hash only.
  *
+ * @property string $account_id
  * @property string $token_hash
  * @property CarbonImmutable $expires_at
  * @property ?CarbonImmutable $used_at

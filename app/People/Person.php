@@ -18,6 +18,7 @@ use Syndex\Core\Time\WorkingHours;
  * @property PersonKind $kind
  * @property ?string $name
  * @property string $email
+ * @property string $email_key as it is compared: {@see \Syndex\Core\Invitations\MailAddress::key}
  * @property string $email_domain
  * @property string $search_key
  * @property ?string $zone

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\People;
 
+use App\Failure\Decide;
 use App\Live\Live;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -15,12 +16,12 @@ final readonly class PersonController
 
     private const SUGGESTIONS = 8;
 
-    public function __construct(private SavePerson $save, private ZoneData $zones, private Live $live) {}
+    public function __construct(private SavePerson $save, private ChangePerson $change, private ZoneData $zones, private Live $live) {}
 
     /** The directory, a page at a time. */
     public function index(Request $request): JsonResponse
     {
-        $request->validate(['q' => ['nullable', 'string', 'max:200'], 'kind' => ['nullable', 'in:colleague,guest'], 'page' => ['nullable', 'integer', 'min:1']]);
+        $request->validate(['q' => ['nullable', 'string', 'max:200'], 'kind' => ['nullable', 'in:colleague,guest'], 'page' => ['nullable', 'integer', 'min:1', 'max:100000']]);
         $found = Person::query()->with('account')->matching($request->string('q')->toString())
             ->when($request->filled('kind'), fn($q) => $q->where('kind', $request->string('kind')->toString()))
             ->orderByRaw("kind = 'guest'")->orderByRaw('coalesce(name, email)')
@@ -55,7 +56,7 @@ final readonly class PersonController
 
     public function store(PersonRequest $request): JsonResponse
     {
-        $person = ($this->save)(new Person(), $request->values($this->zones));
+        $person = Decide::on(fn(): Person => ($this->save)(new Person(), $request->values($this->zones)));
         $this->live->tell([Live::COORDINATION], 'person', $person->id);
 
         return new JsonResponse((new PersonResource($person))->toArray($request), 201);
@@ -65,7 +66,9 @@ final readonly class PersonController
     {
         $values = $request->values($this->zones);
         unset($values['kind']);
-        $person = ($this->save)($person, $values);
+        /** @var Account $by */
+        $by = $request->user();
+        $person = ($this->change)($by, $person, $values);
         $this->live->tell([Live::COORDINATION], 'person', $person->id);
 
         return new JsonResponse((new PersonResource($person))->toArray($request));

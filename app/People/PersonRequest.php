@@ -7,7 +7,6 @@ namespace App\People;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
-use Syndex\Core\Invitations\MailAddress;
 use Syndex\Core\Time\InvalidHours;
 use Syndex\Core\Time\WorkingHours;
 use Syndex\Core\Time\ZoneData;
@@ -19,15 +18,15 @@ final class PersonRequest extends FormRequest
     public function rules(): array
     {
         return [
-            'kind' => [Rule::requiredIf($this->isMethod('POST')), Rule::enum(PersonKind::class)],
+            'kind' => [Rule::requiredIf($this->isMethod('POST')), 'string', Rule::enum(PersonKind::class)],
             'name' => ['nullable', 'string', 'max:200'],
             'email' => [Rule::requiredIf($this->isMethod('POST')), 'string', 'max:254'],
-            'zone' => ['nullable', 'string'],
-            'language' => ['nullable', 'string', 'regex:/^[A-Za-z]{2,3}([_-][A-Za-z0-9]{2,8})*$/'],
+            'zone' => ['nullable', 'string', 'max:64'],
+            'language' => ['nullable', 'string', 'max:35', 'regex:/^[A-Za-z]{2,3}([_-][A-Za-z0-9]{2,8})*\z/'],
             'job' => ['nullable', 'string', 'max:200'],
             'hours' => ['nullable', 'array'],
-            'hours.*' => ['array', 'max:6'],
-            'hours.*.*' => ['array', 'size:2'],
+            'hours.*' => ['array', 'list', 'max:6'],
+            'hours.*.*' => ['array:0,1', 'size:2'],
             'hours.*.*.*' => ['string'],
         ];
     }
@@ -47,19 +46,12 @@ final class PersonRequest extends FormRequest
             }
         }
         if ($this->has('email')) {
-            $values['email'] = $this->address();
+            $values['email'] = Address::of($this->string('email')->toString(), 'email');
         }
         if (array_key_exists('language', $values) && $values['language'] === null) {
             unset($values['language']);
         }
 
         return $values;
-    }
-
-    private function address(): string
-    {
-        $check = MailAddress::check($this->string('email')->toString());
-
-        return $check->address ?? throw ValidationException::withMessages(['email' => __('people.address_' . $check->problem)]);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\People;
 
+use App\Access\Network;
 use App\HouseRules\HouseRules;
 use App\Live\Live;
 use App\Planning\Attendee;
@@ -87,7 +88,7 @@ final readonly class SessionView
     /** @return ?array{accounts: list<array{email: string, name: string, role: string}>, password: string} only in the demo, only on the machine itself */
     private function demo(Request $request): ?array
     {
-        if (config('syndex.demo') !== true || !in_array($request->ip(), ['127.0.0.1', '::1'], true)) {
+        if (config('syndex.demo') !== true || !Network::isThisMachine($request)) {
             return null;
         }
         $accounts = Account::query()->with('person')->where('demo', true)->whereNull('deactivated_at')->orderBy('created_at')->orderBy('id')->limit(4)->get();

@@ -7,6 +7,7 @@ namespace App\Planning;
 use Illuminate\Database\Eloquent\Model;
 
 /**
+ * @property int $id
  * @property int $position
  * @property string $title
  * @property ?int $minutes

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\Failure\Decide;
 use App\Live\Live;
 use App\People\Person;
 use Illuminate\Support\Facades\DB;
@@ -81,9 +82,9 @@ final readonly class FollowZoneData
      */
     private function lay(Meeting $meeting, array $changed, array $present, int $now): void
     {
-        DB::transaction(function () use ($meeting, $changed, $present, $now): void {
+        Decide::on(function () use ($meeting, $changed, $present, $now): void {
             $before = $this->dates($meeting, $now);
-            ($this->layDown)($meeting);
+            $this->layDown->ahead($meeting);
             $moments = [];
             foreach ($this->dates($meeting, $now - 86400) as $wall => $moment) {
                 if (isset($before[$wall])) {

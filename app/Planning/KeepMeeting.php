@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\Failure\Decide;
 use App\Failure\NotNow;
 use App\Live\Live;
-use Illuminate\Support\Facades\DB;
 
 /** Keeps a meeting without telling anybody: it takes its people's time from now on. */
 final readonly class KeepMeeting
@@ -15,13 +15,13 @@ final readonly class KeepMeeting
 
     public function __invoke(Meeting $meeting): Meeting
     {
-        return DB::transaction(function () use ($meeting): Meeting {
+        return Decide::on(function () use ($meeting): Meeting {
             $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
             if (!$meeting->status->isEditable()) {
                 throw NotNow::locked($meeting->status->value);
             }
             $meeting->update(['status' => MeetingStatus::Kept, 'kept_at' => $meeting->kept_at ?? now(), 'version' => $meeting->version + 1]);
-            ($this->layDown)($meeting);
+            $this->layDown->anew($meeting);
             $this->live->tell([Live::COORDINATION], 'meeting', $meeting->id);
 
             return $meeting;

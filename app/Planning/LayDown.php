@@ -4,67 +4,142 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\Failure\Decide;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Syndex\Core\Recurrence\Expansion;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Time\Instant;
+use Syndex\Core\Time\Zone;
 use Syndex\Core\Time\ZoneData;
 use Syndex\Core\Work;
 
 /**
  * Lays a meeting's dates down in the table of occurrences, up to the horizon.
  *
- * The rule stays the truth: laying down again always gives the same, and replaces what was there.
+ * The rule stays the truth. A date is known by what the anchor's clock shows; one that is there already stays the row it is, and
+ * only what differs is written.
  */
 final readonly class LayDown
 {
     private const WORK = 5_000_000;
 
+    private const ROWS_AT_ONCE = 500;
+
     public function __construct(private MeetingSeries $series, private ZoneData $zones) {}
 
-    public function __invoke(Meeting $meeting): void
+    /** All dates of a meeting that nobody was told of yet. */
+    public function anew(Meeting $meeting): void
     {
-        $series = $this->series->of($meeting);
-        $anchor = $this->zones->zone($meeting->zone);
-        $horizon = CarbonImmutable::now()->startOfDay()->addDays((int) config('syndex.horizon_days'));
-        $found = $series->expand(Work::atMost(self::WORK), to: Instant::ofSeconds($horizon->getTimestamp()));
-        $rows = [];
-        foreach ($found->starts as $at => $start) {
-            // A day without a clock is held against others by the anchor's midnights.
-            $start = $series->allDay ? $anchor->toUtc($found->walls[$at]) : $start;
-            $rows[] = [
-                'meeting_id' => $meeting->id,
-                'starts_local' => gmdate('Y-m-d H:i:s', $found->walls[$at]),
-                'starts_at' => gmdate('Y-m-d H:i:s', $start),
-                'ends_at' => gmdate('Y-m-d H:i:s', $start + $meeting->duration_minutes * 60),
-                'all_day' => $series->allDay,
-            ];
-        }
-        DB::transaction(function () use ($meeting, $rows, $horizon, $series): void {
-            DB::table('occurrences')->where('meeting_id', $meeting->id)->delete();
-            foreach (array_chunk($rows, 500) as $chunk) {
-                DB::table('occurrences')->insert($chunk);
+        Decide::on(fn() => $this->lay($meeting, null));
+    }
+
+    /** The dates to come, with the zone data of now; what is past stays as it was. */
+    public function ahead(Meeting $meeting): void
+    {
+        Decide::on(fn() => $this->lay(Meeting::query()->lockForUpdate()->findOrFail($meeting->id), now()->getTimestamp()));
+    }
+
+    /** What lies beyond the day to which dates are laid down. Nothing that is there is touched. */
+    public function further(Meeting $meeting): void
+    {
+        Decide::on(function () use ($meeting): void {
+            $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
+            $horizon = $this->horizon();
+            if (!$meeting->status->takesTime() || $meeting->laid_until_on === null || $meeting->laid_until_on >= $horizon) {
+                return;
             }
-            $meeting->forceFill([
-                'laid_until_on' => $horizon->format('Y-m-d'),
-                'laid_zone_data' => $this->zones->version(),
-                'first_starts_at' => $rows[0]['starts_at'] ?? null,
-                'last_ends_at' => $this->lastEnd($series, $meeting, $rows),
-            ])->save();
+            $series = $this->series->of($meeting);
+            // A day to spare, since the anchor's days are not those of UTC; what is there already is passed over.
+            $found = $series->expand(Work::atMost(self::WORK), Instant::ofSeconds($meeting->laid_until_on->getTimestamp() - 2 * 86400), Instant::ofSeconds($horizon->getTimestamp()));
+            foreach (array_chunk($this->rows($meeting, $series, $found), self::ROWS_AT_ONCE) as $chunk) {
+                DB::table('occurrences')->insertOrIgnore($chunk);
+            }
+            $meeting->forceFill(['laid_until_on' => $horizon->format('Y-m-d')])->save();
         });
     }
 
-    /** @param list<array{ends_at: string}> $rows */
-    private function lastEnd(Series $series, Meeting $meeting, array $rows): ?string
+    /** @param ?int $from dates that end before it are left as they are */
+    private function lay(Meeting $meeting, ?int $from): void
+    {
+        $series = $this->series->of($meeting);
+        $horizon = $this->horizon();
+        $found = $series->expand(Work::atMost(self::WORK), to: Instant::ofSeconds($horizon->getTimestamp()));
+        $rows = $this->rows($meeting, $series, $found);
+        $wanted = array_column($rows, null, 'starts_local');
+        $last = $rows === [] ? null : max(array_column($rows, 'ends_at'));
+        $first = $rows[0]['starts_at'] ?? null;
+        $since = $from === null ? null : gmdate('Y-m-d H:i:s', $from);
+        $there = DB::table('occurrences')->where('meeting_id', $meeting->id)->when($since !== null, static fn($q) => $q->where('ends_at', '>', $since))->lockForUpdate()->get();
+        $gone = [];
+        foreach ($there as $row) {
+            $now = $wanted[$row->starts_local] ?? null;
+            if ($now === null) {
+                $gone[] = $row->id;
+            } elseif ($now['starts_at'] !== $row->starts_at || $now['ends_at'] !== $row->ends_at || (int) $now['all_day'] !== (int) $row->all_day) {
+                DB::table('occurrences')->where('id', $row->id)->update($now);
+            }
+            unset($wanted[$row->starts_local]);
+        }
+        DB::table('occurrences')->whereIn('id', $gone)->delete();
+        if ($since !== null) {
+            // A date of the past that is not laid down is none any more.
+            $wanted = array_filter($wanted, static fn(array $row): bool => $row['ends_at'] > $since);
+        }
+        foreach (array_chunk(array_values($wanted), self::ROWS_AT_ONCE) as $chunk) {
+            DB::table('occurrences')->insertOrIgnore($chunk);
+        }
+        $meeting->forceFill([
+            'laid_until_on' => $horizon->format('Y-m-d'),
+            'laid_zone_data' => $this->zones->version(),
+            'first_starts_at' => $first,
+            'last_ends_at' => $this->lastEnd($series, $meeting, $last),
+        ])->save();
+    }
+
+    private function horizon(): CarbonImmutable
+    {
+        return CarbonImmutable::now()->startOfDay()->addDays((int) config('syndex.horizon_days'));
+    }
+
+    /** @return list<array{meeting_id: string, starts_local: string, starts_at: string, ends_at: string, all_day: bool}> in order */
+    private function rows(Meeting $meeting, Series $series, Expansion $found): array
+    {
+        $anchor = $this->zones->zone($meeting->zone);
+        $rows = [];
+        foreach ($found->starts as $at => $start) {
+            $wall = $found->walls[$at];
+            $rows[] = [
+                'meeting_id' => $meeting->id,
+                'starts_local' => gmdate('Y-m-d H:i:s', $wall),
+                // A day without a clock is held against others by the anchor's midnights.
+                'starts_at' => gmdate('Y-m-d H:i:s', $series->allDay ? $anchor->toUtc($wall) : $start),
+                'ends_at' => gmdate('Y-m-d H:i:s', self::end($series, $anchor, $start, $wall, $meeting->duration_minutes)),
+                'all_day' => $series->allDay,
+            ];
+        }
+
+        return $rows;
+    }
+
+    /** A timed meeting lasts so many minutes; days last from midnight to midnight, however many hours that is. */
+    private static function end(Series $series, Zone $anchor, int $start, int $wall, int $minutes): int
+    {
+        return $series->allDay ? $anchor->toUtc($wall + $minutes * 60) : $start + $minutes * 60;
+    }
+
+    /** @param ?string $laid the end of the last date that is laid down */
+    private function lastEnd(Series $series, Meeting $meeting, ?string $laid): ?string
     {
         if ($series->rule?->isOpen() === true) {
             return null;
         }
-        if ($series->rule === null) {
-            return $rows === [] ? gmdate('Y-m-d H:i:s', $series->moment($series->start->seconds) + $meeting->duration_minutes * 60) : $rows[count($rows) - 1]['ends_at'];
-        }
         $all = $series->expand(Work::atMost(self::WORK));
+        if ($all->starts === []) {
+            return $laid;
+        }
+        $last = $all->count() - 1;
 
-        return $all->starts === [] ? null : gmdate('Y-m-d H:i:s', $all->starts[$all->count() - 1] + $meeting->duration_minutes * 60);
+        return gmdate('Y-m-d H:i:s', self::end($series, $this->zones->zone($meeting->zone), $all->starts[$last], $all->walls[$last], $meeting->duration_minutes));
     }
 }

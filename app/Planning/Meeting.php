@@ -42,6 +42,7 @@ use Illuminate\Support\Collection;
  * @property ?CarbonImmutable $sent_at
  * @property ?CarbonImmutable $called_off_at
  * @property ?CarbonImmutable $laid_until_on
+ * @property ?string $laid_zone_data
  * @property ?CarbonImmutable $first_starts_at
  * @property ?CarbonImmutable $last_ends_at null for a series without end
  * @property CarbonImmutable $created_at

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
-use App\Failure\NotNow;
-use App\Live\Live;
 use App\People\Account;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -26,7 +24,7 @@ final readonly class MeetingController
 
     public function store(Request $request, StartDraft $startDraft): JsonResponse
     {
-        $request->validate(['from' => ['nullable', 'string', 'exists:meetings,id']]);
+        $request->validate(['from' => ['nullable', 'string', 'max:26', 'exists:meetings,id']]);
         /** @var Account $account */
         $account = $request->user();
         $from = $request->input('from');
@@ -51,13 +49,9 @@ final readonly class MeetingController
         return new JsonResponse($this->view->of($save($meeting, $request->sheet($zones), $request->integer('version'))));
     }
 
-    public function destroy(Meeting $meeting, DiscardDraft $discard, Live $live): Response
+    public function destroy(Meeting $meeting, DiscardDraft $discard): Response
     {
-        if (!$meeting->status->isEditable()) {
-            throw NotNow::locked($meeting->status->value);
-        }
         $discard($meeting);
-        $live->tell([Live::COORDINATION], 'meeting', $meeting->id);
 
         return new Response(status: 204);
     }

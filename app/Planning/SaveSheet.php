@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\Failure\Decide;
 use App\Failure\NotNow;
 use App\Live\Live;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use Syndex\Core\Recurrence\NoDates;
 use Syndex\Core\Recurrence\Series;
@@ -28,7 +28,7 @@ final readonly class SaveSheet
     {
         $series = self::onRule($sheet->series);
 
-        return DB::transaction(function () use ($meeting, $sheet, $series, $version): Meeting {
+        return Decide::on(function () use ($meeting, $sheet, $series, $version): Meeting {
             $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
             if (!$meeting->status->isEditable()) {
                 throw NotNow::locked($meeting->status->value);
@@ -55,10 +55,10 @@ final readonly class SaveSheet
                 'join_mode' => $sheet->joinMode,
                 'place' => $sheet->place === '' ? null : $sheet->place,
             ]);
-            $this->replaceAgenda($meeting, $sheet);
-            $this->replaceAttendees($meeting, $sheet);
+            KeepRows::agenda($meeting, $sheet->agenda);
+            KeepRows::attendees($meeting, $sheet->attendees);
             if ($meeting->status->takesTime()) {
-                ($this->layDown)($meeting);
+                $this->layDown->anew($meeting);
             }
             $this->live->tell([Live::COORDINATION], 'meeting', $meeting->id);
 
@@ -70,7 +70,7 @@ final readonly class SaveSheet
     public static function onRule(Series $series): Series
     {
         try {
-            $moved = $series->startedOnRule(Work::atMost(self::WORK));
+            $moved = $series->begunAsNamed(Work::atMost(self::WORK));
         } catch (NoDates) {
             throw ValidationException::withMessages(['repeats' => __('planning.no_dates')]);
         }
@@ -90,23 +90,5 @@ final readonly class SaveSheet
         if ($found->count() > self::MANY) {
             throw NotNow::manyDates($found->count(), $found->complete);
         }
-    }
-
-    private function replaceAgenda(Meeting $meeting, Sheet $sheet): void
-    {
-        $meeting->agenda()->delete();
-        foreach ($sheet->agenda as $position => $item) {
-            $meeting->agenda()->create(['position' => $position, ...$item]);
-        }
-    }
-
-    private function replaceAttendees(Meeting $meeting, Sheet $sheet): void
-    {
-        $meeting->attendees()->delete();
-        $rows = [];
-        foreach ($sheet->attendees as $position => $attendee) {
-            $rows[] = ['meeting_id' => $meeting->id, 'person_id' => $attendee['personId'], 'position' => $position, 'role' => $attendee['role']->value];
-        }
-        Attendee::query()->insert($rows);
     }
 }

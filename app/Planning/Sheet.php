@@ -11,7 +11,7 @@ use Syndex\Core\Time\Zone;
 final readonly class Sheet
 {
     /**
-     * @param  list<array{title: string, minutes: ?int, speaker: ?string}>  $agenda
+     * @param  list<array{id: ?int, title: string, minutes: ?int, speaker: ?string}>  $agenda  with the id of an item that is there already
      * @param  list<array{label: string, url: string}>  $links
      * @param  list<array{personId: string, role: AttendeeRole}>  $attendees
      * @param  Series  $series  as asked for: its start may not be on the rule yet

@@ -18,7 +18,7 @@ final readonly class SheetOfMeeting
         return new Sheet(
             $meeting->title,
             $meeting->purpose ?? '',
-            array_values($meeting->agenda->map(static fn(AgendaItem $i): array => ['title' => $i->title, 'minutes' => $i->minutes, 'speaker' => $i->speaker])->all()),
+            array_values($meeting->agenda->map(static fn(AgendaItem $i): array => ['id' => $i->id, 'title' => $i->title, 'minutes' => $i->minutes, 'speaker' => $i->speaker])->all()),
             $meeting->links,
             array_values($meeting->attendees->map(static fn(Attendee $a): array => ['personId' => $a->person_id, 'role' => $a->role])->all()),
             $meeting->host_id,

@@ -21,18 +21,22 @@ class SheetRequest extends SeriesRequest
         return [
             'title' => ['present', 'nullable', 'string', 'max:200'],
             'purpose' => ['present', 'nullable', 'string', 'max:5000'],
-            'agenda' => ['present', 'array', 'max:60'],
+            'agenda' => ['present', 'array', 'list', 'max:60'],
+            'agenda.*' => ['array'],
+            'agenda.*.id' => ['sometimes', 'nullable', 'integer'],
             'agenda.*.title' => ['present', 'nullable', 'string', 'max:300'],
             'agenda.*.minutes' => ['present', 'nullable', 'integer', 'min:1', 'max:1440'],
             'agenda.*.speaker' => ['present', 'nullable', 'string', 'max:200'],
-            'links' => ['present', 'array', 'max:30'],
+            'links' => ['present', 'array', 'list', 'max:30'],
+            'links.*' => ['array:label,url'],
             'links.*.label' => ['present', 'nullable', 'string', 'max:200'],
             'links.*.url' => ['required', 'string', 'max:2000', 'url:http,https'],
-            'attendees' => ['present', 'array', 'max:500'],
-            'attendees.*.personId' => ['required', 'string', 'distinct'],
-            'attendees.*.role' => ['required', Rule::enum(AttendeeRole::class)],
-            'hostId' => ['present', 'nullable', 'string'],
-            'joinMode' => ['required', Rule::enum(JoinMode::class)],
+            'attendees' => ['present', 'array', 'list', 'max:500'],
+            'attendees.*' => ['array'],
+            'attendees.*.personId' => ['required', 'string', 'max:26', 'distinct:strict'],
+            'attendees.*.role' => ['required', 'string', Rule::enum(AttendeeRole::class)],
+            'hostId' => ['present', 'nullable', 'string', 'max:26'],
+            'joinMode' => ['required', 'string', Rule::enum(JoinMode::class)],
             'place' => ['present', 'nullable', 'string', 'max:300'],
             'manyAgreed' => ['sometimes', 'boolean'],
             ...parent::rules(),
@@ -57,7 +61,7 @@ class SheetRequest extends SeriesRequest
         );
     }
 
-    /** @return list<array{title: string, minutes: ?int, speaker: ?string}> lines without anything in them left out */
+    /** @return list<array{id: ?int, title: string, minutes: ?int, speaker: ?string}> lines without anything in them left out */
     private function agenda(): array
     {
         $items = [];
@@ -65,7 +69,7 @@ class SheetRequest extends SeriesRequest
             $title = trim((string) $item['title']);
             $speaker = trim((string) $item['speaker']);
             if ($title !== '' || $speaker !== '' || $item['minutes'] !== null) {
-                $items[] = ['title' => $title, 'minutes' => $item['minutes'] === null ? null : (int) $item['minutes'], 'speaker' => $speaker === '' ? null : $speaker];
+                $items[] = ['id' => isset($item['id']) ? (int) $item['id'] : null, 'title' => $title, 'minutes' => $item['minutes'] === null ? null : (int) $item['minutes'], 'speaker' => $speaker === '' ? null : $speaker];
             }
         }
 

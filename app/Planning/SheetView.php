@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\Access\ViewerClock;
 use App\Joining\KitResource;
 use App\People\PersonResource;
 use Illuminate\Http\Request;
@@ -12,7 +13,7 @@ use Syndex\Core\Time\PlaceName;
 /** A meeting as the sheet and its own page show it. */
 final readonly class SheetView
 {
-    public function __construct(private MeetingSeries $series, private SeriesView $seriesView) {}
+    public function __construct(private MeetingSeries $series, private SeriesView $seriesView, private ViewerClock $clock) {}
 
     /** @return array<string, mixed> */
     public function of(Meeting $meeting, bool $withKit = true): array
@@ -27,7 +28,7 @@ final readonly class SheetView
             'status' => $meeting->status->value,
             'title' => $meeting->title,
             'purpose' => $meeting->purpose ?? '',
-            'agenda' => $meeting->agenda->map(static fn(AgendaItem $i): array => ['title' => $i->title, 'minutes' => $i->minutes, 'speaker' => $i->speaker])->all(),
+            'agenda' => $meeting->agenda->map(static fn(AgendaItem $i): array => ['id' => $i->id, 'title' => $i->title, 'minutes' => $i->minutes, 'speaker' => $i->speaker])->all(),
             'links' => $meeting->links,
             'attendees' => $meeting->attendees->map(static fn(Attendee $a): array => [
                 'person' => (new PersonResource($a->person))->toArray($request),
@@ -46,8 +47,9 @@ final readonly class SheetView
             'kit' => $withKit && $meeting->kit !== null ? (new KitResource($meeting->kit))->toArray($request) : null,
             'coordinator' => $meeting->coordinator->person->called(),
             'updatedAt' => $meeting->updated_at->toIso8601ZuluString(),
-            'sentAt' => $meeting->sent_at?->toIso8601ZuluString(),
-            'calledOffAt' => $meeting->called_off_at?->toIso8601ZuluString(),
+            'updatedLocal' => $this->clock->local($meeting->updated_at),
+            'sentLocal' => $this->clock->local($meeting->sent_at),
+            'calledOffLocal' => $this->clock->local($meeting->called_off_at),
         ];
     }
 }

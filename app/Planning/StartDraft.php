@@ -4,14 +4,19 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\Failure\Decide;
 use App\People\Account;
 use App\People\Person;
-use Carbon\CarbonImmutable;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use Syndex\Core\Recurrence\NoDates;
+use Syndex\Core\Recurrence\PlanAgain;
+use Syndex\Core\Recurrence\Series;
+use Syndex\Core\Time\InvalidTime;
+use Syndex\Core\Time\WallTime;
+use Syndex\Core\Time\Zone;
 use Syndex\Core\Time\ZoneData;
 
-/** Begins a draft: an empty sheet, one that takes over everything but dates gone by from an earlier meeting, or one with given words. */
+/** Begins a draft: an empty sheet, one that takes over everything but single dates from an earlier meeting, or one with given words. */
 final readonly class StartDraft
 {
     private const USUAL_MINUTES = 30;
@@ -21,33 +26,32 @@ final readonly class StartDraft
     public function blank(Account $coordinator): Meeting
     {
         $person = $coordinator->person;
-        $zone = $person->zone ?? 'UTC';
+        $zone = $this->zones->zone($person->zone !== null && $this->zones->knows($person->zone) ? $person->zone : 'UTC');
 
-        return DB::transaction(function () use ($coordinator, $person, $zone): Meeting {
-            return $this->with($coordinator, [
-                'host_id' => $person->id,
-                'starts_local' => $this->nextFullHour($zone),
-                'zone' => $zone,
-                'duration_minutes' => self::USUAL_MINUTES,
-            ], [['person' => $person, 'role' => AttendeeRole::Required]]);
-        });
+        return Decide::on(fn(): Meeting => $this->with($coordinator, [
+            'host_id' => $person->id,
+            'starts_local' => WallTime::ofSeconds($this->proposed($person, $zone))->format(),
+            'zone' => $zone->id,
+            'duration_minutes' => self::USUAL_MINUTES,
+        ], [['person' => $person, 'role' => AttendeeRole::Required]]));
     }
 
     public function copyOf(Meeting $earlier, Account $coordinator): Meeting
     {
         $earlier->loadMissing(['agenda', 'attendees']);
+        $series = $this->again($earlier);
 
-        return DB::transaction(function () use ($earlier, $coordinator): Meeting {
+        return Decide::on(function () use ($earlier, $coordinator, $series): Meeting {
             $meeting = $this->create($coordinator, [
                 'host_id' => $earlier->host_id,
                 'title' => $earlier->title,
                 'purpose' => $earlier->purpose,
                 'links' => $earlier->links,
-                'starts_local' => $this->ahead($earlier),
+                'starts_local' => $series->start->format(),
                 'zone' => $earlier->zone,
                 'all_day' => $earlier->all_day,
                 'duration_minutes' => $earlier->duration_minutes,
-                'rrule' => $this->ruleAhead($earlier),
+                'rrule' => $series->rule?->toText(),
                 'join_mode' => $earlier->join_mode,
                 'place' => $earlier->place,
             ]);
@@ -88,30 +92,25 @@ final readonly class StartDraft
         ]);
     }
 
-    private function nextFullHour(string $zone): string
+    /** Tomorrow about this time, as soon as the person works: what the clock of their zone shows then. */
+    private function proposed(Person $person, Zone $zone): int
     {
-        $wall = CarbonImmutable::createFromTimestampUTC($this->zones->zone($zone)->toWall(now()->getTimestamp()));
+        $tomorrow = now()->getTimestamp() + 86400;
+        $hour = 3600 + $zone->toWall($tomorrow);
+        $start = $person->workingHours()->firstFullHour($tomorrow, self::USUAL_MINUTES, $zone);
 
-        return $wall->addDay()->setTime(min(16, max(9, $wall->hour + 1)), 0)->format('Y-m-d H:i:s');
+        return $start === null ? $hour - $hour % 3600 : $zone->toWall($start);
     }
 
-    /** The same weekday and time, the first that still lies ahead. */
-    private function ahead(Meeting $earlier): string
+    private function again(Meeting $earlier): Series
     {
-        $now = CarbonImmutable::createFromTimestampUTC($this->zones->zone($earlier->zone)->toWall(now()->getTimestamp()));
-        $start = $earlier->starts_local;
-        while ($start <= $now) {
-            $start = $start->addWeeks(max(1, (int) floor($start->diffInWeeks($now))));
+        $series = $this->series->of($earlier);
+        $now = $this->zones->zone($earlier->zone)->toWall(now()->getTimestamp());
+        try {
+            return PlanAgain::of($series, $now);
+        } catch (NoDates|InvalidTime) {
+            // A rule that has no date ahead is begun anew without one.
+            return PlanAgain::of($series->withRule(null), $now);
         }
-
-        return $start->format('Y-m-d H:i:s');
-    }
-
-    /** A rule that ended by a date would have ended already: it goes on without an end until one is chosen. */
-    private function ruleAhead(Meeting $earlier): ?string
-    {
-        $rule = $this->series->of($earlier)->rule;
-
-        return $rule?->until === null ? $earlier->rrule : $rule->withUntil(null)->toText();
     }
 }

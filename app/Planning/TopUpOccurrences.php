@@ -22,6 +22,6 @@ final class TopUpOccurrences implements ShouldQueue
             ->where(fn($q) => $q->whereNull('last_ends_at')->orWhere('last_ends_at', '>', now()))
             ->where(fn($q) => $q->where('laid_until_on', '<', $horizon->format('Y-m-d'))->orWhere('laid_zone_data', '!=', $zones->version()))
             ->lazyById(100)
-            ->each(fn(Meeting $meeting) => $layDown($meeting));
+            ->each(static fn(Meeting $meeting) => $meeting->laid_zone_data === $zones->version() ? $layDown->further($meeting) : $layDown->ahead($meeting));
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Syndex\Core;
 
 /**
- * Counts the steps of a computation and stops it at a bound.
+ * Counts the steps of a computation, and about how much of the memory it holds, and stops it at a bound of each.
  *
  * Counted, never timed, so that the same question always has the same answer.
  */
@@ -13,11 +13,29 @@ final class Work
 {
     private int $done = 0;
 
-    private function __construct(private readonly int $most) {}
+    private int $held = 0;
 
-    public static function atMost(int $steps): self
+    private function __construct(private readonly int $most, private readonly int $mostOctets) {}
+
+    /** @param int $octets of memory that what it gathers may take, about */
+    public static function atMost(int $steps, int $octets = PHP_INT_MAX): self
     {
-        return new self($steps);
+        return new self($steps, $octets);
+    }
+
+    /** @throws TooMuchWork if the bound is passed */
+    public function hold(int $octets): void
+    {
+        $this->held += $octets;
+        if ($this->held > $this->mostOctets) {
+            throw TooMuchWork::held($this->mostOctets);
+        }
+    }
+
+    /** What was held has been let go. */
+    public function release(int $octets): void
+    {
+        $this->held -= $octets;
     }
 
     /** @throws TooMuchWork if the bound is passed */

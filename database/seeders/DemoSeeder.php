@@ -112,7 +112,7 @@ final class DemoSeeder extends Seeder
     private function bringTo(string $status, Meeting $meeting): void
     {
         if ($meeting->join_mode->isOnline()) {
-            ($this->makeKit)($meeting, null);
+            ($this->makeKit)($meeting);
         }
         if ($status === 'kept') {
             ($this->keep)($meeting);
@@ -122,7 +122,7 @@ final class DemoSeeder extends Seeder
         }
         if ($status === 'called_off') {
             // As if the invitations had left some time ago, so that the calling off leaves too.
-            Dispatch::query()->where('meeting_id', $meeting->id)->update(['state' => 'sent', 'tries' => 1, 'sent_at' => now(), 'outcome' => '250 kept before the demo began']);
+            Dispatch::query()->where('meeting_id', $meeting->id)->update(['state' => 'sent', 'attempted_at' => now(), 'sent_at' => now(), 'outcome' => '250 kept before the demo began']);
             ($this->callOff)($meeting);
         }
     }

@@ -17,6 +17,7 @@ return [
     'repeats' => 'Repeats: :sentence.',
     'dropped' => 'Not on :dates.',
     'clock_shift' => 'On :dates from :date your clock shows :clock.',
+    'clock_shift_open' => 'From :date on, while clocks differ, your clock shows :clock.',
     'one_date' => 'one date',
     'n_dates' => ':n dates',
     'required' => 'You are needed.',
@@ -38,4 +39,8 @@ return [
     'account_invite_body' => "Hello :name,\n\nan account on Syndex has been made for you. Choose a password here, within :days days:\n\n:link\n\nIf you did not expect this, do nothing.\n",
     'account_reset_subject' => 'A new password for Syndex',
     'account_reset_body' => "Hello :name,\n\nchoose a new password here, within :hours hours:\n\n:link\n\nIf you did not ask for this, do nothing: your password stays as it is.\n",
+    'account_address_subject' => 'Another address for your account on Syndex',
+    'account_address_body' => "Hello :name,\n\nyour account on Syndex is to have the address :new in place of :old. It does once both addresses have agreed. Agree for :this here, within :hours hours:\n\n:link\n\nIf you did not ask for this, do nothing: the address stays as it is. Then change your password, since somebody knows it.\n",
+    'account_moved_subject' => 'The address of your account on Syndex has changed',
+    'account_moved_body' => "Hello :name,\n\nyour account on Syndex has the address :new now, in place of :old. Sign in with the new one; your password stays as it is.\n\nIf this is not right, tell an administrator of Syndex.\n",
 ];

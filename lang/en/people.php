@@ -12,5 +12,10 @@ return [
     'address_no_dot' => 'What stands after the @ needs a dot, like anden.example.',
     'address_taken' => 'Somebody has this address already.',
     'account_exists' => 'This person has an account already.',
+    'address_invisible' => 'This address holds a sign that nobody sees. Type it anew.',
+    'address_several' => 'These are several addresses. Take them one by one.',
+    'address_same' => 'This is the address it has already.',
+    'password_wrong' => 'This is not your password.',
+    'password_common' => 'This password is among those that are tried first. Take another one.',
     'password_short' => 'Take ten characters at least.',
 ];

@@ -9,10 +9,13 @@ import { ReadBackPage } from './invitations/ReadBackPage';
 import { SentPage } from './invitations/SentPage';
 import { useLive } from './lib/useLive';
 import { ImportArea } from './imports/ImportArea';
+import { clock } from './lib/time';
 import { isTyping } from './lib/useSheetKey';
+import { AgreeAddressPage } from './people/AgreeAddressPage';
 import { FirstAccountPage } from './people/FirstAccountPage';
 import { PeoplePage } from './people/PeoplePage';
-import { sessionQuery, type Session } from './people/session';
+import { sessionQuery, useOwnWall, type Session } from './people/session';
+import { SignInAgain } from './people/SignInAgain';
 import { SetPasswordPage } from './people/SetPasswordPage';
 import { SignInPage } from './people/SignInPage';
 import { MeetingPage } from './planning/MeetingPage';
@@ -31,6 +34,32 @@ import { TopLine } from './ui/TopLine';
 export function App() {
   const { pathname } = useLocation();
   const { data, error, refetch } = useQuery(sessionQuery);
+  const [last, setLast] = useState<Session | null>(null);
+  if (data?.account && data !== last) {
+    // Whoever comes back as somebody else begins anew: what stands here is not theirs.
+    if (last?.account && last.account.id !== data.account.id) {
+      window.location.assign('/');
+    }
+    setLast(data);
+  }
+  if (pathname.startsWith('/password/') || pathname.startsWith('/address/')) {
+    return data ? (
+      <Routes>
+        <Route path="/password/:token" element={<SetPasswordPage />} />
+        <Route path="/address/:token" element={<AgreeAddressPage />} />
+      </Routes>
+    ) : null;
+  }
+  // A page that is open stays, whatever becomes of the session or the server: what was typed stands on it.
+  const shown = data?.account ? data : last;
+  if (shown?.account) {
+    return (
+      <>
+        <SignedIn session={shown} />
+        {data && !data.account && !error && <SignInAgain account={shown.account} />}
+      </>
+    );
+  }
   if (error) {
     return (
       <div className="p-5">
@@ -41,17 +70,22 @@ export function App() {
   if (!data) {
     return null;
   }
-  if (pathname.startsWith('/password/')) {
-    return (
-      <Routes>
-        <Route path="/password/:token" element={<SetPasswordPage />} />
-      </Routes>
-    );
+  return data.empty ? <FirstAccountPage /> : <SignInPage session={data} />;
+}
+
+/** Says that the server does not answer, and since when; the page below stays as it is. */
+function Away() {
+  const { t } = useTranslation();
+  const wall = useOwnWall();
+  const { error, errorUpdatedAt, dataUpdatedAt } = useQuery(sessionQuery);
+  if (!error) {
+    return null;
   }
-  if (!data.account) {
-    return data.empty ? <FirstAccountPage /> : <SignInPage session={data} />;
-  }
-  return <SignedIn session={data} />;
+  return (
+    <p role="alert" className="bg-broken px-5 py-1.5 font-semibold text-sheet">
+      {t('failure.away', { clock: clock(wall(Math.max(dataUpdatedAt, errorUpdatedAt))) })}
+    </p>
+  );
 }
 
 const KEYS = ['t', 'm', 'n', '?'] as const;
@@ -95,6 +129,7 @@ function SignedIn({ session }: { session: Session }) {
   return (
     <ImportArea plans={plans}>
       <div className="flex min-h-dvh flex-col">
+        <Away />
         <TopLine session={session} openPalette={() => setPalette(true)} openSettings={() => setSettings(true)} />
         <Routes>
           <Route path="/" element={<TodayPage />} />

@@ -1,9 +1,9 @@
 import '../css/app.css';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { MutationCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { setNonce } from 'get-nonce';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { BrowserRouter } from 'react-router';
+import { createBrowserRouter, RouterProvider } from 'react-router';
 import { App } from './App';
 import { ApiError } from './lib/api';
 import './lib/i18n';
@@ -11,7 +11,14 @@ import { NoticeProvider } from './ui/Notice';
 
 setNonce(document.querySelector('meta[name="style-nonce"]')?.getAttribute('content') ?? '');
 
-const client = new QueryClient({
+const client: QueryClient = new QueryClient({
+  mutationCache: new MutationCache({
+    onError: (error) => {
+      if (error instanceof ApiError && (error.status === 401 || error.status === 419)) {
+        void client.invalidateQueries({ queryKey: ['session'] });
+      }
+    },
+  }),
   defaultOptions: {
     queries: {
       staleTime: 5_000,
@@ -32,13 +39,14 @@ client.getQueryCache().subscribe((event) => {
   }
 });
 
+// Every page lies under one route; a router of this kind can ask before a page is left.
+const router = createBrowserRouter([{ path: '*', element: <App /> }]);
+
 createRoot(document.getElementById('app') as HTMLElement).render(
   <StrictMode>
     <QueryClientProvider client={client}>
       <NoticeProvider>
-        <BrowserRouter>
-          <App />
-        </BrowserRouter>
+        <RouterProvider router={router} />
       </NoticeProvider>
     </QueryClientProvider>
   </StrictMode>,

@@ -11,9 +11,22 @@ const port = Number(process.env.BRIDGE_PORT ?? 2626);
 const file = path.join(folder, 'rooms.json');
 
 fs.mkdirSync(folder, { recursive: true });
-/** @type {Record<string, { id: string, title: string, link: string, number: string, passcode: string, pin: string, closed: boolean }>} */
-const rooms = fs.existsSync(file) ? JSON.parse(fs.readFileSync(file, 'utf8')) : {};
-const faults = { slowMs: 0, refuse: false, drop: false };
+/** Rooms by the name that was chosen for them. @type {Record<string, { id: string, title: string, link: string, number: string, passcode: string, pin: string, closed: boolean }>} */
+const rooms = readRooms();
+const faults = { slowMs: 0, refuse: false, drop: false, dropAfter: false };
+
+/** A file that a crash left half written is put aside, not died of. */
+function readRooms() {
+  try {
+    return JSON.parse(fs.readFileSync(file, 'utf8'));
+  } catch (error) {
+    if (error.code !== 'ENOENT') {
+      fs.renameSync(file, `${file}.unreadable`);
+      console.error('rooms.json could not be read and was put aside');
+    }
+    return {};
+  }
+}
 
 /** Numbers that the offices which give them out keep for fiction, or that no subscriber can have. */
 const DIAL_INS = [
@@ -41,13 +54,19 @@ function freshNumber() {
 
 const described = ({ id, title, link, number, closed }) => ({ id, title, link, number, closed, dial_ins: DIAL_INS });
 
-function open({ title, passcode, pin }) {
+/** Opens the room with this name, or gives the one that is there what was asked. */
+function settle(ref, { title, passcode, pin }) {
   if (!/^[A-Za-z0-9]{4,32}$/.test(passcode ?? '') || !/^\d{4,12}$/.test(pin ?? '')) {
     return [422, { error: 'a room needs a passcode of letters and digits and a PIN of digits' }];
   }
-  const id = letters(12);
-  rooms[id] = {
-    id,
+  const there = rooms[ref];
+  if (there && !there.closed) {
+    Object.assign(there, { title: String(title ?? ''), passcode, pin });
+    keep();
+    return [200, described(there)];
+  }
+  rooms[ref] = {
+    id: letters(12),
     title: String(title ?? ''),
     link: `https://meet.syndex.example/j/${letters(3)}-${letters(4)}-${letters(3)}`,
     number: freshNumber(),
@@ -56,29 +75,22 @@ function open({ title, passcode, pin }) {
     closed: false,
   };
   keep();
-  return [201, described(rooms[id])];
+  return [201, described(rooms[ref])];
 }
 
 function answer(method, pathname, asked) {
   if (pathname === '/numbers' && method === 'GET') {
     return [200, { dial_ins: DIAL_INS }];
   }
-  if (pathname === '/meetings' && method === 'POST') {
-    return open(asked);
+  const ref = /^\/rooms\/([A-Za-z0-9-]{1,80})$/.exec(pathname)?.[1] ?? '';
+  if (ref !== '' && method === 'PUT') {
+    return settle(ref, asked);
   }
-  const room = rooms[/^\/meetings\/([a-z0-9]+)$/.exec(pathname)?.[1] ?? ''];
+  const room = Object.hasOwn(rooms, ref) ? rooms[ref] : undefined;
   if (!room) {
     return [404, { error: 'there is no such room' }];
   }
   if (method === 'GET') {
-    return [200, described(room)];
-  }
-  if (method === 'PATCH') {
-    if (!/^[A-Za-z0-9]{4,32}$/.test(asked.passcode ?? '')) {
-      return [422, { error: 'a passcode has letters and digits' }];
-    }
-    room.passcode = asked.passcode;
-    keep();
     return [200, described(room)];
   }
   if (method === 'DELETE') {
@@ -89,35 +101,65 @@ function answer(method, pathname, asked) {
   return [405, { error: 'this cannot be done to a room' }];
 }
 
-const server = http.createServer(async (request, response) => {
-  const send = ([status, value]) => {
-    response.writeHead(status, { 'Content-Type': 'application/json' });
-    response.end(JSON.stringify(value));
-  };
+const MOST_OCTETS = 100_000;
+
+async function asked(request) {
   const chunks = [];
+  let octets = 0;
   for await (const chunk of request) {
+    octets += chunk.length;
+    if (octets > MOST_OCTETS) {
+      throw new Error('too much');
+    }
     chunks.push(chunk);
   }
-  let asked = {};
+  const value = octets > 0 ? JSON.parse(Buffer.concat(chunks).toString('utf8')) : {};
+  if (value === null || typeof value !== 'object') {
+    throw new Error('no object');
+  }
+  return Array.isArray(value) ? {} : value;
+}
+
+async function serve(request, send) {
+  let body;
   try {
-    asked = chunks.length > 0 ? JSON.parse(Buffer.concat(chunks).toString('utf8')) : {};
+    body = await asked(request);
   } catch {
     return send([400, { error: 'this is not JSON' }]);
   }
   if (request.headers.authorization !== `Bearer ${key}`) {
     return send([401, { error: 'the key is missing or wrong' }]);
   }
-  const { pathname } = new URL(request.url ?? '/', 'http://bridge');
+  // "//" is no path that a URL could have after its host.
+  const pathname = (request.url ?? '/').split('?')[0];
   if (pathname === '/faults' && request.method === 'PUT') {
-    Object.assign(faults, { slowMs: 0, refuse: false, drop: false }, asked);
+    Object.assign(faults, { slowMs: 0, refuse: false, drop: false, dropAfter: false }, body);
     return send([200, faults]);
   }
   await new Promise((done) => setTimeout(done, faults.slowMs));
   if (faults.drop) {
     return request.socket.destroy();
   }
-  send(faults.refuse ? [503, { error: 'no rooms at the moment' }] : answer(request.method, pathname, asked));
+  const said = faults.refuse ? [503, { error: 'no rooms at the moment' }] : answer(request.method, pathname, body);
+  return faults.dropAfter ? request.socket.destroy() : send(said);
+}
+
+const server = http.createServer((request, response) => {
+  const send = ([status, value]) => {
+    response.writeHead(status, { 'Content-Type': 'application/json' });
+    response.end(JSON.stringify(value));
+  };
+  request.on('error', () => response.destroy());
+  serve(request, send).catch((error) => {
+    console.error('request:', error.message);
+    if (response.headersSent) {
+      response.destroy();
+    } else {
+      send([500, { error: 'this could not be done' }]);
+    }
+  });
 });
+server.on('clientError', (error, socket) => socket.destroy());
 
 server.listen(port, '127.0.0.1');
 for (const signal of ['SIGTERM', 'SIGINT']) {

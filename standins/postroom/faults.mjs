@@ -11,13 +11,15 @@ export class Faults {
     this.slowMs = 0;
     /** 'before_data': the line is cut before the mail is taken; 'after_data': after it is kept, before 250 is said. */
     this.drop = null;
+    /** 'greeting': nobody is greeted; 'sender': every sender is refused, as by a relay that wants to know who we are. */
+    this.shut = null;
     /** How many more conversations are cut; null: all. */
     this.dropTimes = null;
   }
 
   /** @param {Record<string, unknown>} asked */
   set(asked) {
-    const known = ['refuse', 'slowMs', 'drop', 'dropTimes'];
+    const known = ['refuse', 'slowMs', 'drop', 'dropTimes', 'shut'];
     for (const name of Object.keys(asked)) {
       if (!known.includes(name)) {
         throw new Error(`expected ${known.join(', ')}, got ${name}`);
@@ -25,6 +27,9 @@ export class Faults {
     }
     if (asked.drop !== undefined && ![null, 'before_data', 'after_data'].includes(asked.drop)) {
       throw new Error('drop is before_data, after_data or null');
+    }
+    if (asked.shut !== undefined && ![null, 'greeting', 'sender'].includes(asked.shut)) {
+      throw new Error('shut is greeting, sender or null');
     }
     Object.assign(this, asked);
   }
@@ -45,6 +50,6 @@ export class Faults {
   }
 
   toJSON() {
-    return { refuse: this.refuse, slowMs: this.slowMs, drop: this.drop, dropTimes: this.dropTimes };
+    return { refuse: this.refuse, slowMs: this.slowMs, drop: this.drop, dropTimes: this.dropTimes, shut: this.shut };
   }
 }

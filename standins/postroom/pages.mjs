@@ -14,8 +14,10 @@ const page = (title, body) =>
 
 /** Pages to read the mail by recipient, and the same as JSON under /api. */
 export function pageServer(store, faults) {
-  return http.createServer(async (request, response) => {
-    const url = new URL(request.url ?? '/', 'http://post.room');
+  const server = http.createServer(async (request, response) => {
+    request.on('error', () => response.destroy());
+    // "//" is no path that a URL could have after its host.
+    const url = new URL(`http://post.room/${(request.url ?? '/').replace(/^\/+/, '')}`);
     const send = (status, type, body, headers = {}) => {
       response.writeHead(status, { 'Content-Type': type, 'X-Content-Type-Options': 'nosniff', ...headers });
       response.end(body);
@@ -57,9 +59,11 @@ export function pageServer(store, faults) {
       }
       return send(200, 'text/html; charset=utf-8', one(Number(found[1]), mail));
     } catch (error) {
-      return send(400, 'text/plain', `This could not be read: ${error.message}`);
+      return response.headersSent ? response.destroy() : send(400, 'text/plain', `This could not be read: ${error.message}`);
     }
   });
+  server.on('clientError', (error, socket) => socket.destroy());
+  return server;
 }
 
 async function body(request) {

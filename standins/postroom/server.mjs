@@ -16,6 +16,9 @@ smtp.on('error', (error) => console.error('smtp:', error.message));
 smtp.listen(Number(setting('POSTROOM_SMTP_PORT', 2525)), '127.0.0.1');
 pages.listen(Number(setting('POSTROOM_PAGE_PORT', 8025)), '127.0.0.1');
 
+// A conversation that breaks ends by itself; the others go on.
+process.on('unhandledRejection', (error) => console.error('unexpected:', error));
+
 for (const signal of ['SIGTERM', 'SIGINT']) {
   process.on(signal, () => process.exit(0));
 }

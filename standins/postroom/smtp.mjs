@@ -7,13 +7,19 @@ export function smtpServer(store, faults) {
   const server = new SMTPServer({
     authOptional: true,
     disabledCommands: ['AUTH', 'STARTTLS'],
+    // As most relays still are: an address needs no more than ASCII before its @ (RFC 6531 is not spoken).
+    hideSMTPUTF8: true,
     banner: 'post room',
     size: 25 * 1024 * 1024,
+    onConnect(session, done) {
+      done(faults.shut === 'greeting' ? refusal(554, 'no mail is taken at the moment') : undefined);
+    },
+    onMailFrom(address, session, done) {
+      done(faults.shut === 'sender' ? refusal(530, '5.7.0 authentication required') : undefined);
+    },
     onRcptTo(address, session, done) {
       if (faults.refuses(address.address)) {
-        const error = new Error(`5.1.1 ${address.address}: there is no such address here`);
-        error.responseCode = 550;
-        return done(error);
+        return done(refusal(550, `5.1.1 ${address.address}: there is no such address here`));
       }
       done();
     },
@@ -24,6 +30,7 @@ export function smtpServer(store, faults) {
       }
       const chunks = [];
       stream.on('data', (chunk) => chunks.push(chunk));
+      stream.on('error', () => undefined);
       stream.on('end', async () => {
         const number = store.keep(
           Buffer.concat(chunks),
@@ -39,6 +46,10 @@ export function smtpServer(store, faults) {
     },
   });
   return server;
+}
+
+function refusal(code, text) {
+  return Object.assign(new Error(text), { responseCode: code });
 }
 
 /** Ends the conversation as a broken line does: without a word. */

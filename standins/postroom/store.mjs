@@ -38,8 +38,17 @@ export class Store {
   list(recipient) {
     return this.numbers()
       .sort((a, b) => b - a)
-      .map((number) => JSON.parse(fs.readFileSync(path.join(this.folder, `${number}.json`), 'utf8')))
-      .filter((facts) => !recipient || facts.to.some((to) => to.toLowerCase() === recipient.toLowerCase()));
+      .map((number) => this.facts(number))
+      .filter((facts) => facts !== null && (!recipient || facts.to.some((to) => to.toLowerCase() === recipient.toLowerCase())));
+  }
+
+  /** @returns {object | null} null where a crash left the file half written: that mail was not said to have arrived */
+  facts(number) {
+    try {
+      return JSON.parse(fs.readFileSync(path.join(this.folder, `${number}.json`), 'utf8'));
+    } catch {
+      return null;
+    }
   }
 
   /** @returns {Buffer | null} */

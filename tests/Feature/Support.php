@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Invitations\Dispatch;
+use App\Invitations\MakeMail;
 use App\Invitations\SendMeeting;
 use App\Joining\JoiningKit;
 use App\People\Account;
@@ -18,6 +19,7 @@ use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
+use ZBateson\MailMimeParser\Message;
 
 /** @param array<string, mixed> $values */
 function colleague(string $name, ?string $zone = 'Africa/Nairobi', array $values = []): Person
@@ -27,7 +29,7 @@ function colleague(string $name, ?string $zone = 'Africa/Nairobi', array $values
 
 function guest(string $email, ?string $zone = null): Person
 {
-    return app(SavePerson::class)(new Person(), ['kind' => PersonKind::Guest, 'email' => $email, 'zone' => $zone]);
+    return Person::query()->where('email', $email)->first() ?? app(SavePerson::class)(new Person(), ['kind' => PersonKind::Guest, 'email' => $email, 'zone' => $zone]);
 }
 
 /** @param array<string, mixed> $values */
@@ -75,7 +77,19 @@ function sent(Meeting $meeting): Meeting
 /** As if the worker had been there. */
 function delivered(Meeting $meeting): void
 {
-    Dispatch::query()->where('meeting_id', $meeting->id)->update(['state' => 'sent', 'tries' => 1, 'sent_at' => now()]);
+    Dispatch::query()->where('meeting_id', $meeting->id)->update(['state' => 'sent', 'attempted_at' => now(), 'sent_at' => now()]);
+}
+
+/** The calendar of the last mail to an address, its folds undone. */
+function icsTo(string $address): string
+{
+    return str_replace("\r\n ", '', (string) mailTo($address)->getPart(0, fn($p) => $p->getContentType() === 'text/calendar')?->getContent());
+}
+
+/** The last mail to an address, as the worker makes it. */
+function mailTo(string $address): Message
+{
+    return Message::from(app(MakeMail::class)->of(Dispatch::query()->where('recipient', $address)->orderByDesc('id')->firstOrFail()), false);
 }
 
 /**

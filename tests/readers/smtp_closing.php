@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 /*
  * A mail server that closes the line after each message, with 421 as RFC 5321 3.8 has it for one that idles. Prints its port,
- * serves two connections, and prints how many messages it took on each.
+ * and takes two messages, however many connections they need.
  */
 $server = stream_socket_server('tcp://127.0.0.1:0');
 echo substr((string) strrchr((string) stream_socket_get_name($server, false), ':'), 1), "\n";
-for ($connection = 0; $connection < 2; $connection++) {
+for ($kept = 0; $kept < 2;) {
     $line = stream_socket_accept($server, 10);
     fwrite($line, "220 here\r\n");
     while (($said = fgets($line)) !== false) {
@@ -16,7 +16,8 @@ for ($connection = 0; $connection < 2; $connection++) {
         if ($said === 'DATA') {
             fwrite($line, "354 go on\r\n");
             while (rtrim((string) fgets($line)) !== '.');
-            fwrite($line, "250 kept $connection\r\n421 Timeout - closing connection\r\n");
+            fwrite($line, "250 kept $kept\r\n421 Timeout - closing connection\r\n");
+            $kept++;
             break;
         }
         fwrite($line, str_starts_with($said, 'EHLO') ? "250 here\r\n" : "250 fine\r\n");

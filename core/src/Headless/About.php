@@ -26,6 +26,7 @@ final readonly class About implements Verb
                 'steps_per_line' => Protocol::MOST_STEPS,
                 'instances_per_line' => Series::MOST,
                 'octets_per_line' => Protocol::MOST_OCTETS,
+                'steps_per_date_given' => SeriesKeys::EACH_DATE,
             ],
         ];
     }

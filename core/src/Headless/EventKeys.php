@@ -11,8 +11,10 @@ use Syndex\Core\ICalendar\CalendarTime;
 use Syndex\Core\ICalendar\Entry;
 use Syndex\Core\ICalendar\EventStatus;
 use Syndex\Core\Recurrence\InvalidRule;
+use Syndex\Core\Recurrence\Rule;
 use Syndex\Core\Recurrence\RuleParser;
 use Syndex\Core\Time\ZoneData;
+use Syndex\Core\Work;
 
 /** Events as lines say them, both ways. */
 final class EventKeys
@@ -21,6 +23,11 @@ final class EventKeys
         'uid', 'sequence', 'start', 'end', 'tzid', 'all_day', 'summary', 'description', 'location', 'status', 'transp', 'class', 'url',
         'dtstamp', 'organizer', 'attendees', 'rrule', 'rdate', 'exdate', 'recurrence_id', 'range',
     ];
+
+    /** Steps of work, measured against an instance of a rule. */
+    private const EACH_EVENT = 40;
+
+    private const EACH_VALUE = 12;
 
     private const ROLES = ['chair' => AttendeeRole::Chair, 'required' => AttendeeRole::Required, 'optional' => AttendeeRole::Optional, 'none' => AttendeeRole::None];
 
@@ -61,15 +68,16 @@ final class EventKeys
     }
 
     /** @throws BadLine if it is no event that could be written */
-    public static function read(\stdClass $event, ZoneData $zones): Entry
+    public static function read(\stdClass $event, ZoneData $zones, Work $work): Entry
     {
         $fields = Fields::of($event, self::KEYS);
+        $work->spend(self::EACH_EVENT + self::EACH_VALUE * (count((array) $fields->raw('attendees')) + count((array) $fields->raw('rdate')) + count((array) $fields->raw('exdate'))));
         $times = EventTimes::of($fields, $zones);
         $organizer = $fields->object('organizer');
         $organizer = $organizer === null ? null : Fields::of($organizer, ['email', 'name', 'sent_by']);
         $entry = new Entry(
             $fields->text('uid'),
-            $fields->wholeNumber('sequence', 0, 0),
+            $fields->wholeNumber('sequence', 0, 0, Rule::MOST_NUMBER),
             $times->start,
             $times->end,
             $fields->textOrNull('summary'),

@@ -40,7 +40,10 @@ final readonly class EventTimes
             throw BadLine::badValue('end', 'an end that is not before "start"', $fields->raw('end'));
         }
 
-        return new self($start, $end, $one('recurrence_id'), $many('rdate'), $many('exdate'));
+        // In its own form, which is that of its series' start and may differ from this one's (RFC 5545 3.8.4.4).
+        $recurrenceId = $fields->textOrNull('recurrence_id');
+
+        return new self($start, $end, $recurrenceId === null ? null : self::time('recurrence_id', $recurrenceId, strlen($recurrenceId) > 19 ? $zone : null, null), $many('rdate'), $many('exdate'));
     }
 
     /** @param ?CalendarTime $like a time whose form it must have */

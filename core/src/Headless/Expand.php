@@ -22,9 +22,10 @@ final readonly class Expand implements Verb
 
     public function answer(Fields $fields): array
     {
-        $series = SeriesKeys::read($fields, $this->zones);
+        $work = Work::atMost(Protocol::MOST_STEPS);
+        $series = SeriesKeys::read($fields, $this->zones, $work);
         $found = $series->expand(
-            Work::atMost(Protocol::MOST_STEPS),
+            $work,
             SeriesKeys::instant($fields, 'from'),
             SeriesKeys::instant($fields, 'to'),
             max(1, $fields->wholeNumber('limit', 1, 1000)),

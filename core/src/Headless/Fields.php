@@ -81,14 +81,14 @@ final readonly class Fields
         return $this->has($key) ? $this->wholeNumber($key, $least, $least) : throw BadLine::missing($key);
     }
 
-    public function wholeNumber(string $key, int $least, int $default): int
+    public function wholeNumber(string $key, int $least, int $default, int $most = PHP_INT_MAX): int
     {
         if (!$this->has($key)) {
             return $default;
         }
         $value = $this->values[$key];
-        if (!is_int($value) || $value < $least) {
-            throw BadLine::badValue($key, "a whole number of $least or more", $value);
+        if (!is_int($value) || $value < $least || $value > $most) {
+            throw BadLine::badValue($key, $most === PHP_INT_MAX ? "a whole number of $least or more" : "a whole number from $least to $most", $value);
         }
 
         return $value;

@@ -8,17 +8,24 @@ use Syndex\Core\Recurrence\PersonClock;
 use Syndex\Core\Time\InvalidHours;
 use Syndex\Core\Time\WorkingHours;
 use Syndex\Core\Time\ZoneData;
+use Syndex\Core\Work;
 
 /** People as lines name them: an id, a zone, the hours of each weekday. */
 final class PeopleKeys
 {
+    /** Steps of work, measured against an instance of a rule. */
+    private const EACH_PERSON = 30;
+
+    private const EACH_STRETCH = 4;
+
     /** @return list<PersonClock> */
-    public static function clocks(Fields $fields, ZoneData $zones): array
+    public static function clocks(Fields $fields, ZoneData $zones, Work $work): array
     {
         $fields->mustName('people');
         $people = [];
         foreach ($fields->objects('people') as $object) {
             $person = Fields::of($object, ['id', 'tzid', 'hours']);
+            $work->spend(self::EACH_PERSON + self::EACH_STRETCH * count((array) $person->raw('hours'), COUNT_RECURSIVE));
             $people[] = new PersonClock($person->text('id'), $zones->zone($person->text('tzid')), self::hours($person));
         }
 

@@ -13,6 +13,16 @@ use Syndex\Core\Work;
 /** The events of a calendar file. */
 final readonly class Read implements Verb
 {
+    private const A_MEGABYTE = 1_000_000;
+
+    /** Octets of memory that the events of one line may take, about. */
+    private const MOST_HELD = 240_000_000;
+
+    /** What one takes until its answer is written. */
+    private const AN_EVENT = 3_500;
+
+    private const A_PART = 900;
+
     public function __construct(private ZoneData $zones) {}
 
     public function keys(): array
@@ -22,10 +32,13 @@ final readonly class Read implements Verb
 
     public function answer(Fields $fields): array
     {
-        $reader = CalendarReader::ofText(self::octets($fields), $this->zones, Work::atMost(Protocol::MOST_STEPS));
+        $octets = self::octets($fields);
+        $work = Work::atMost(Protocol::MOST_STEPS * (1 + intdiv(strlen($octets), self::A_MEGABYTE)), self::MOST_HELD);
+        $reader = CalendarReader::ofText($octets, $this->zones, $work);
         $events = [];
         try {
             foreach ($reader->entries() as $entry) {
+                $work->hold(self::AN_EVENT + self::A_PART * (count($entry->attendees) + count($entry->extra) + count($entry->dropped)));
                 $events[] = EventKeys::write($entry);
             }
         } catch (NotACalendar $none) {

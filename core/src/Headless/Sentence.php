@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Syndex\Core\Headless;
 
+use Syndex\Core\ICalendar\CalendarWriter;
 use Syndex\Core\Recurrence\English;
 use Syndex\Core\Recurrence\Grammar;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Time\InvalidTime;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\ZoneData;
+use Syndex\Core\Work;
 
 /** The plain sentence of a series, and the series of a typed sentence. */
 final readonly class Sentence implements Verb
@@ -38,7 +40,7 @@ final readonly class Sentence implements Verb
     private function write(Fields $fields, Grammar $grammar): string
     {
         $fields->only([...SeriesKeys::NAMES, 'duration', 'locale']);
-        $series = SeriesKeys::read($fields, $this->zones);
+        $series = SeriesKeys::read($fields, $this->zones, Work::atMost(Protocol::MOST_STEPS));
         $minutes = $fields->neededNumber('duration', 1);
         if ($series->allDay && $minutes % self::A_DAY !== 0) {
             throw BadLine::badValue('duration', 'whole days of 1440 minutes for dates', $minutes);
@@ -66,6 +68,16 @@ final readonly class Sentence implements Verb
         return [...self::series($read->series), 'duration' => $read->durationMinutes, 'understood' => $read->understood];
     }
 
+    /** To the letter of RFC 5545 3.3.10: UNTIL in the form that DTSTART asks for, in UTC beside a zone. */
+    private static function rule(Series $series): ?string
+    {
+        if ($series->rule?->until === null) {
+            return $series->rule?->toText();
+        }
+
+        return $series->rule->withUntil(CalendarWriter::untilFor($series->rule->until, $series->allDay, $series->zone === null, $series->zone))->toText();
+    }
+
     /** @return array<string, mixed> */
     private static function series(Series $series): array
     {
@@ -74,7 +86,7 @@ final readonly class Sentence implements Verb
         return [
             'dtstart' => $format($series->start),
             'tzid' => $series->zone?->id,
-            'rrule' => $series->rule?->toText(),
+            'rrule' => self::rule($series),
             'rdate' => array_map($format, $series->extra),
             'exdate' => array_map($format, $series->dropped),
         ];

@@ -10,13 +10,17 @@ use Syndex\Core\Time\Instant;
 use Syndex\Core\Time\InvalidTime;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\ZoneData;
+use Syndex\Core\Work;
 
 /** The keys that every verb about a series shares. */
 final class SeriesKeys
 {
     public const NAMES = ['dtstart', 'tzid', 'rrule', 'rdate', 'exdate'];
 
-    public static function read(Fields $fields, ZoneData $zones): Series
+    /** Steps of work that one of RDATE or EXDATE costs, measured against an instance of a rule. */
+    public const EACH_DATE = 8;
+
+    public static function read(Fields $fields, ZoneData $zones, Work $work): Series
     {
         $start = $fields->text('dtstart');
         $fields->mustName('tzid');
@@ -25,8 +29,8 @@ final class SeriesKeys
         $rule = $fields->textOrNull('rrule');
         $rule = $rule === null ? null : RuleParser::parse($rule);
         $allDay = !str_contains($start, 'T');
-        $extra = self::walls($fields, 'rdate', $allDay);
-        $dropped = self::walls($fields, 'exdate', $allDay);
+        $extra = self::walls($fields, 'rdate', $allDay, $work);
+        $dropped = self::walls($fields, 'exdate', $allDay, $work);
         $wall = self::wall('dtstart', $start, $allDay);
 
         return $allDay ? Series::allDay($wall, $rule, $extra, $dropped) : Series::timed($wall, $zone, $rule, $extra, $dropped);
@@ -43,9 +47,12 @@ final class SeriesKeys
     }
 
     /** @return list<WallTime> */
-    private static function walls(Fields $fields, string $key, bool $allDay): array
+    private static function walls(Fields $fields, string $key, bool $allDay, Work $work): array
     {
-        return array_map(static fn(string $text): WallTime => self::wall($key, $text, $allDay), $fields->texts($key));
+        $texts = $fields->texts($key);
+        $work->spend(self::EACH_DATE * count($texts));
+
+        return array_map(static fn(string $text): WallTime => self::wall($key, $text, $allDay), $texts);
     }
 
     private static function wall(string $key, string $text, bool $allDay): WallTime

@@ -25,19 +25,20 @@ final readonly class Shifts implements Verb
 
     public function answer(Fields $fields): array
     {
-        $series = SeriesKeys::read($fields, $this->zones);
+        $work = Work::atMost(Protocol::MOST_STEPS);
+        $series = SeriesKeys::read($fields, $this->zones, $work);
         if ($series->zone === null) {
             throw BadLine::floating();
         }
         $duration = $fields->neededNumber('duration', 1);
-        $people = PeopleKeys::clocks($fields, $this->zones);
-        $work = Work::atMost(Protocol::MOST_STEPS);
-        $starts = $series->expand(
+        $people = PeopleKeys::clocks($fields, $this->zones, $work);
+        $dates = $series->expand(
             $work,
             SeriesKeys::instant($fields, 'from'),
             SeriesKeys::instant($fields, 'to'),
             max(1, $fields->wholeNumber('limit', 1, 1000)),
-        )->starts;
+        );
+        $starts = $dates->starts;
 
         return [
             'people' => array_map(static fn(PersonShifts $shifts): array => [
@@ -48,7 +49,7 @@ final readonly class Shifts implements Verb
             ], ClockShifts::of($starts, $duration, $people, $work)),
             'anchors' => array_map(
                 static fn(Anchor $a): array => ['tzid' => $a->zoneId, 'changes' => $a->changes, 'outside' => $a->outside],
-                AnchorAdvice::of($starts, $series->zone, $duration, $people, $this->zones->zone('UTC'), $work),
+                AnchorAdvice::of($dates, $series->zone, $duration, $people, $this->zones->zone('UTC'), $work),
             ),
         ];
     }

@@ -25,15 +25,16 @@ final readonly class Write implements Verb
         if ($method !== null && preg_match('/\A[A-Za-z][A-Za-z0-9-]*\z/', $method) !== 1) {
             throw BadLine::badValue('method', 'a method like REQUEST', $method);
         }
+        $work = Work::atMost(Protocol::MOST_STEPS);
         $now = SeriesKeys::instant($fields, 'now');
         $fields->mustName('events');
-        $entries = array_map(fn(\stdClass $event): Entry => EventKeys::read($event, $this->zones), $fields->objects('events'));
+        $entries = array_map(fn(\stdClass $event): Entry => EventKeys::read($event, $this->zones, $work), $fields->objects('events'));
         foreach ($entries as $entry) {
             if ($now === null && $entry->stamp === null) {
                 throw BadLine::because('expected an instant in "now", since an event carries no "dtstamp", got none');
             }
         }
 
-        return ['ics' => EntryWriter::write($method === null ? null : strtoupper($method), $entries, $now->seconds ?? 0, Work::atMost(Protocol::MOST_STEPS))];
+        return ['ics' => EntryWriter::write($method === null ? null : strtoupper($method), $entries, $now->seconds ?? 0, $work)];
     }
 }

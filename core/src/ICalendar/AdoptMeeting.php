@@ -233,7 +233,7 @@ final class AdoptMeeting
     private function wall(CalendarTime $time): WallTime
     {
         return match ($time->form) {
-            TimeForm::Date, TimeForm::Floating => $this->master->isAllDay() ? WallTime::parseDate(WallTime::ofSeconds($time->seconds)->formatDate()) : WallTime::ofSeconds($time->seconds),
+            TimeForm::Date, TimeForm::Floating => $this->master->isAllDay() ? WallTime::parseDate(WallTime::ofSeconds($time->seconds)->formatDate()) : WallTime::ofSeconds($time->seconds)->plusSeconds($time->form === TimeForm::Date ? $this->wall($this->start)->secondOfDay() : 0),
             default => $this->master->isAllDay()
                 ? WallTime::parseDate(WallTime::ofSeconds($time->wall())->formatDate())
                 : WallTime::ofSeconds($this->anchor->toWall($time->seconds)),

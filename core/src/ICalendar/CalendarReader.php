@@ -16,6 +16,12 @@ final class CalendarReader
     /** Steps of work that a content line costs, measured against an instance of a rule. */
     private const LINE = 8;
 
+    /** Octets of memory that a line takes while its event is open, beside its text. */
+    private const HELD = 1_200;
+
+    /** Components nested deeper are passed over. */
+    private const DEEPEST = 40;
+
     public readonly Warnings $warnings;
 
     private ?string $method = null;
@@ -54,7 +60,7 @@ final class CalendarReader
     public function entries(): \Generator
     {
         $this->calendar = 0;
-        $event = [];
+        $event = $held = [];
         $begunAt = 0;
         foreach ($this->parts(($this->open)(), $this->warnings) as [$what, $at, $line]) {
             switch ($what) {
@@ -66,6 +72,7 @@ final class CalendarReader
                     break;
                 case 'line VEVENT':
                     if ($line !== null && isset(EntryBuilder::WANTED[$line->name])) {
+                        $this->work->hold($held[] = self::HELD + 2 * strlen($line->value));
                         $event[] = $line;
                     }
                     break;
@@ -73,7 +80,9 @@ final class CalendarReader
                     $this->takeMethod($line);
                     break;
                 case '/VEVENT':
-                    yield EntryBuilder::build($event, $begunAt, $this->clock(...), $this->warnings);
+                    yield EntryBuilder::build($event, $begunAt, $this->clock(...), $this->warnings, $this->work);
+                    $this->work->release(array_sum($held));
+                    [$event, $held] = [[], []];
                     break;
                 default:
                     if (!$this->scanned) {
@@ -101,9 +110,10 @@ final class CalendarReader
     private function parts(iterable $chunks, ?Warnings $warnings): \Generator
     {
         $open = [];
+        $tooDeep = 0;
         $last = 0;
         $inside = null;
-        foreach (Unfolding::lines($chunks, $warnings) as $at => $text) {
+        foreach (Unfolding::lines($chunks, $warnings, $this->work) as $at => $text) {
             $last = $at;
             $this->work->spend(self::LINE + (strlen($text) >> 8));
             $line = PropertyLine::parse($at, $text);
@@ -112,7 +122,14 @@ final class CalendarReader
 
                 continue;
             }
-            if ($line->name === 'BEGIN') {
+            if (($tooDeep > 0 || count($open) >= self::DEEPEST) && ($line->name === 'BEGIN' || ($line->name === 'END' && $tooDeep > 0))) {
+                if ($tooDeep === 0) {
+                    $warnings?->add($at, 'outside', 'components are nested too deep here and were skipped');
+                }
+                $tooDeep += $line->name === 'BEGIN' ? 1 : -1;
+            } elseif ($tooDeep > 0) {
+                continue;
+            } elseif ($line->name === 'BEGIN') {
                 $name = strtoupper(trim($line->value));
                 foreach ($this->toClose($open, $name) as $left) {
                     $warnings?->add($at, 'unclosed', "$left had no end before BEGIN:$name");

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Syndex\Core\ICalendar;
 
 use Syndex\Core\Recurrence\InvalidRule;
+use Syndex\Core\Recurrence\Rule;
 use Syndex\Core\Recurrence\RuleParser;
 use Syndex\Core\Time\Gregorian;
+use Syndex\Core\Work;
 
 /** Makes an entry of the lines of a VEVENT. What cannot be used is left out with a warning. */
 final class EntryBuilder
@@ -19,6 +21,11 @@ final class EntryBuilder
 
     /** The properties that are asked of an event, as keys. */
     public const WANTED = [...self::ONCE, 'ATTENDEE' => 9, 'RDATE' => 9, 'EXDATE' => 9];
+
+    /** Steps of work and octets of memory that one time of a list takes. */
+    private const EACH_TIME = 4;
+
+    private const HELD = 220;
 
     private const FIRST = Gregorian::FIRST_DAY * 86400;
 
@@ -37,7 +44,7 @@ final class EntryBuilder
      * @param  int  $begunAt  line of BEGIN:VEVENT
      * @param  \Closure(PropertyLine, string, int): EntryClock  $clockOf  the clock of a TZID, asked with the line and a wall time
      */
-    private function __construct(array $lines, private readonly int $begunAt, private readonly \Closure $clockOf, private readonly Warnings $warnings)
+    private function __construct(array $lines, private readonly int $begunAt, private readonly \Closure $clockOf, private readonly Warnings $warnings, private readonly Work $work)
     {
         $this->clock = EntryClock::floating();
         foreach ($lines as $line) {
@@ -55,9 +62,9 @@ final class EntryBuilder
      * @param  list<PropertyLine>  $lines
      * @param  \Closure(PropertyLine, string, int): EntryClock  $clockOf
      */
-    public static function build(array $lines, int $begunAt, \Closure $clockOf, Warnings $warnings): Entry
+    public static function build(array $lines, int $begunAt, \Closure $clockOf, Warnings $warnings, Work $work): Entry
     {
-        return (new self($lines, $begunAt, $clockOf, $warnings))->entry();
+        return (new self($lines, $begunAt, $clockOf, $warnings, $work))->entry();
     }
 
     private function entry(): Entry
@@ -89,7 +96,7 @@ final class EntryBuilder
             $this->rule(),
             $this->times('RDATE'),
             $this->times('EXDATE'),
-            $start === null || !isset($this->one['RECURRENCE-ID']) ? null : $this->timeOf($this->one['RECURRENCE-ID'], $this->one['RECURRENCE-ID']->value),
+            isset($this->one['RECURRENCE-ID']) ? $this->recurrenceId($this->one['RECURRENCE-ID']) : null,
             $this->thisAndFuture(),
         );
     }
@@ -160,7 +167,7 @@ final class EntryBuilder
     private function sequence(): int
     {
         $line = $this->one['SEQUENCE'] ?? null;
-        if ($line === null || preg_match('/\A\s*\+?\d{1,9}\s*\z/', $line->value) === 1) {
+        if ($line === null || (preg_match('/\A\s*\+?\d{1,10}\s*\z/', $line->value) === 1 && (int) ltrim(trim($line->value), '+') <= Rule::MOST_NUMBER)) {
             return (int) ltrim(trim($line->value ?? '0'), '+');
         }
         $this->warnings->add($line->line, 'bad_value', 'SEQUENCE is no whole number');
@@ -220,7 +227,12 @@ final class EntryBuilder
     private function times(string $name): array
     {
         $times = [];
+        $listed = 0;
         foreach (isset($this->one['DTSTART']) ? $this->many[$name] : [] as $line) {
+            $count = substr_count($line->value, ',') + 1;
+            $this->work->spend(self::EACH_TIME * $count);
+            $this->work->hold(self::HELD * $count);
+            $listed += $count;
             foreach (explode(',', $line->value) as $text) {
                 if (str_contains($text, '/')) {
                     $this->warnings->add($line->line, 'period', "$name gives a period, of which the start counts");
@@ -232,6 +244,8 @@ final class EntryBuilder
                 }
             }
         }
+
+        $this->work->release(self::HELD * $listed);
 
         return $times;
     }
@@ -268,6 +282,33 @@ final class EntryBuilder
         return null;
     }
 
+    /** In its own form, which is that of its series' start and may differ from this event's (RFC 5545 3.8.4.4). */
+    private function recurrenceId(PropertyLine $line): ?CalendarTime
+    {
+        $time = DateTimeText::parse($line->value);
+        if ($time === null) {
+            $this->warnings->add($line->line, 'bad_value', "$line->name is neither a date nor a time");
+
+            return null;
+        }
+        $this->checkType($line, $time);
+        $tzid = $line->parameters['TZID'] ?? null;
+        $own = match (true) {
+            $time->isDate => EntryClock::dates(),
+            $time->isUtc => EntryClock::utc(),
+            $tzid !== null => ($this->clockOf)($line, $tzid, $time->wall),
+            default => EntryClock::floating(),
+        };
+        if ($own->form === TimeForm::Floating && $this->clock->isFixed()) {
+            $this->warnings->add($line->line, 'no_zone', "$line->name has no zone and was read in that of DTSTART");
+            $own = $this->clock;
+        }
+        $seconds = $own->seconds($time->wall);
+
+        // All moments of an event in the offset of its zone.
+        return $own->isFixed() && $this->clock->isFixed() ? $this->within($line, $seconds) : $this->within($line, $seconds, $own);
+    }
+
     private function checkType(PropertyLine $line, DateTimeText $time, bool $asDate = false): void
     {
         $declared = strtoupper($line->parameters['VALUE'] ?? 'DATE-TIME');
@@ -277,11 +318,12 @@ final class EntryBuilder
     }
 
     /** Years 1 to 9999 hold in UTC too. */
-    private function within(PropertyLine $line, int $seconds): ?CalendarTime
+    private function within(PropertyLine $line, int $seconds, ?EntryClock $clock = null): ?CalendarTime
     {
-        $wall = $this->clock->wall($seconds);
+        $clock ??= $this->clock;
+        $wall = $clock->wall($seconds);
         if (min($wall, $seconds) >= self::FIRST && max($wall, $seconds) <= self::LAST) {
-            return $this->clock->time($seconds);
+            return $clock->time($seconds);
         }
         $this->warnings->add($line->line, 'bad_value', "$line->name lies outside the years 1 to 9999");
 

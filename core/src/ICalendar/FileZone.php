@@ -27,6 +27,7 @@ final class FileZone
     public function offsetAt(int $moment): int
     {
         $this->know($moment);
+        $this->work->spend(count($this->changes) >> 3);
         $offset = $this->changes[0]['before'];
         foreach ($this->changes as $change) {
             if ($change['at'] > $moment) {
@@ -42,6 +43,7 @@ final class FileZone
     public function toUtc(int $wall): int
     {
         $this->know($wall);
+        $this->work->spend(count($this->changes) >> 3);
         $offset = $this->changes[0]['before'];
         foreach ($this->changes as $change) {
             if ($change['at'] + max($change['before'], $change['after']) > $wall) {

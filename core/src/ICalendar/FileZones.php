@@ -35,12 +35,13 @@ final class FileZones
 
     public function add(PropertyLine $line): void
     {
+        $this->work->hold(900 + strlen($line->value));
         $this->lines[] = $line;
     }
 
     public function endObservance(): void
     {
-        $observance = Observance::of($this->lines, $this->warnings);
+        $observance = Observance::of($this->lines, $this->warnings, $this->work);
         if ($observance !== null) {
             $this->observances[] = $observance;
         }

@@ -21,17 +21,17 @@ final readonly class Observance
      * @param  list<PropertyLine>  $lines
      * @return ?self null where it lacks what it cannot do without
      */
-    public static function of(array $lines, Warnings $warnings): ?self
+    public static function of(array $lines, Warnings $warnings, Work $work): ?self
     {
         $start = $before = $after = $rule = null;
         $onsets = [];
         foreach ($lines as $line) {
             match ($line->name) {
                 'DTSTART' => $start ??= DateTimeText::parse($line->value),
-                'TZOFFSETFROM' => $before ??= self::offset($line->value),
-                'TZOFFSETTO' => $after ??= self::offset($line->value),
+                'TZOFFSETFROM' => $before ??= self::offset($line, $warnings),
+                'TZOFFSETTO' => $after ??= self::offset($line, $warnings),
                 'RRULE' => $rule ??= self::rule($line, $warnings),
-                'RDATE' => $onsets = [...$onsets, ...self::onsets($line)],
+                'RDATE' => array_push($onsets, ...self::onsets($line, $work)),
                 default => null,
             };
         }
@@ -49,6 +49,7 @@ final readonly class Observance
         $lastMoment = $this->rule?->until?->lastMoment(null) ?? PHP_INT_MAX;
         $left = $this->rule->count ?? PHP_INT_MAX;
         foreach ($this->rule === null ? [] : (new RuleWalk($this->rule, $this->start, $work))->from($this->start->seconds) as $period) {
+            $work->hold(32 * count($period));
             foreach ($period as $wall) {
                 if ($wall > $until || $wall - $this->before > $lastMoment || $left-- <= 0) {
                     break 2;
@@ -60,9 +61,12 @@ final readonly class Observance
         return array_map(fn(int $wall): int => $wall - $this->before, array_values(array_unique($walls)));
     }
 
-    private static function offset(string $text): ?int
+    /** Less than a day (RFC 5545 3.3.14). */
+    private static function offset(PropertyLine $line, Warnings $warnings): ?int
     {
-        if (preg_match('/\A([+-]?)(\d\d):?(\d\d)(?::?(\d\d))?\z/', trim($text), $m) !== 1) {
+        if (preg_match('/\A([+-]?)([01]\d|2[0-3]):?([0-5]\d)(?::?([0-5]\d))?\z/', trim($line->value), $m) !== 1) {
+            $warnings->add($line->line, 'bad_value', "$line->name is no offset of less than a day");
+
             return null;
         }
         $seconds = (int) $m[2] * 3600 + (int) $m[3] * 60 + (int) ($m[4] ?? 0);
@@ -73,7 +77,13 @@ final readonly class Observance
     private static function rule(PropertyLine $line, Warnings $warnings): ?Rule
     {
         try {
-            return RuleParser::parse($line->value);
+            $rule = RuleParser::parse($line->value);
+            if ($rule->frequency->secondsBelowADay() === null) {
+                return $rule;
+            }
+            $warnings->add($line->line, 'bad_rule', 'clocks that change several times a day were not followed');
+
+            return null;
         } catch (InvalidRule $bad) {
             $warnings->add($line->line, 'bad_rule', $bad->getMessage());
 
@@ -82,8 +92,11 @@ final readonly class Observance
     }
 
     /** @return list<int> */
-    private static function onsets(PropertyLine $line): array
+    private static function onsets(PropertyLine $line, Work $work): array
     {
+        $count = substr_count($line->value, ',') + 1;
+        $work->spend(4 * $count);
+        $work->hold(120 * $count);
         $walls = [];
         foreach (explode(',', $line->value) as $text) {
             $time = DateTimeText::parse(explode('/', $text)[0]);

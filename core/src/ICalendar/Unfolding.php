@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Syndex\Core\ICalendar;
 
+use Syndex\Core\Work;
+
 /**
  * Turns a stream of octets into whole content lines (RFC 5545 3.1), holding no more than one of them.
  *
@@ -21,17 +23,20 @@ final class Unfolding
      * @param  iterable<string>  $chunks
      * @return \Generator<int, string> content line by the number of its first physical line, from 1
      */
-    public static function lines(iterable $chunks, ?Warnings $warnings = null): \Generator
+    public static function lines(iterable $chunks, ?Warnings $warnings = null, ?Work $work = null): \Generator
     {
         $number = 0;
         $begun = 1;
         $line = '';
         $dropping = false;
-        foreach (self::physical($chunks) as $physical) {
+        $held = 0;
+        foreach (self::physical($chunks, $work) as $physical) {
             $number++;
             if ($physical !== '' && ($physical[0] === ' ' || $physical[0] === "\t")) {
                 $dropping = $dropping || (strlen($line) > self::MOST_UNASKED && preg_match(self::ASKED_AT_LENGTH, $line) !== 1);
                 if (!$dropping) {
+                    $work?->hold($more = 4 * strlen($physical));
+                    $held += $more ?? 0;
                     $line .= substr($physical, 1);
                 }
 
@@ -42,8 +47,9 @@ final class Unfolding
             }
             if ($line !== '') {
                 yield $begun => self::text($line, $begun, $warnings);
+                $work?->release($held);
             }
-            [$line, $begun, $dropping] = [$physical, $number, false];
+            [$line, $begun, $dropping, $held] = [$physical, $number, false, 0];
         }
         if ($line !== '') {
             yield $begun => self::text($line, $begun, $warnings);
@@ -54,13 +60,16 @@ final class Unfolding
      * @param  iterable<string>  $chunks
      * @return \Generator<int, string>
      */
-    private static function physical(iterable $chunks): \Generator
+    private static function physical(iterable $chunks, ?Work $work): \Generator
     {
         $rest = '';
         $break = null;
         $first = true;
         foreach ($chunks as $chunk) {
             $rest .= $chunk;
+            // A line without an end must not fill the memory.
+            $work?->hold(4 * strlen($rest));
+            $work?->release(4 * strlen($rest));
             if ($break === null) {
                 // The kind of line break shows with the first one; a CR at the very end may be half of a CRLF.
                 if (strpbrk(substr($rest, 0, -1), "\r\n") === false) {

@@ -19,21 +19,23 @@ use Syndex\Core\Time\Instant;
  */
 final class Announce
 {
-    /** @return list<Message> a REQUEST to each invitee; the organizer's own address gets none */
-    public static function sent(MeetingSnapshot $meeting, Instant $now): array
+    /**
+     * Who is told when a meeting is sent or called off.
+     *
+     * @return list<string> addresses, each once, sorted; the organizer's own gets nothing
+     */
+    public static function recipients(MeetingSnapshot $meeting): array
     {
-        return self::toEach($meeting, Method::Request, $meeting->sequence, self::request($meeting, $now));
+        $addresses = array_values(array_unique(array_map(static fn(Invitee $i): string => $i->email, $meeting->invitees)));
+        sort($addresses, SORT_STRING);
+
+        return array_values(array_filter($addresses, static fn(string $address): bool => MailAddress::key($address) !== MailAddress::key($meeting->organizerAddress)));
     }
 
-    /**
-     * @return list<Message> a CANCEL to each who was invited, one SEQUENCE higher (RFC 5546 2.1.4)
-     */
-    public static function calledOff(MeetingSnapshot $meeting, Instant $now): array
+    /** @param int $sequence one higher than was last sent (RFC 5546 2.1.4) */
+    public static function cancel(MeetingSnapshot $meeting, int $sequence, Instant $now): string
     {
-        $sequence = $meeting->sequence + 1;
-        $ics = CalendarWriter::write(Method::Cancel->value, [self::event($meeting, $now, $sequence, EventStatus::Cancelled)]);
-
-        return self::toEach($meeting, Method::Cancel, $sequence, $ics);
+        return CalendarWriter::write(Method::Cancel->value, [self::event($meeting, $now, $sequence, EventStatus::Cancelled)]);
     }
 
     public static function request(MeetingSnapshot $meeting, Instant $now): string
@@ -69,20 +71,5 @@ final class Announce
             status: $status,
             alarmMinutes: $off || $meeting->series->allDay ? null : $meeting->reminderMinutes,
         );
-    }
-
-    /** @return list<Message> sorted by recipient */
-    private static function toEach(MeetingSnapshot $meeting, Method $method, int $sequence, string $ics): array
-    {
-        $addresses = array_values(array_unique(array_map(static fn(Invitee $i): string => $i->email, $meeting->invitees)));
-        sort($addresses, SORT_STRING);
-        $messages = [];
-        foreach ($addresses as $address) {
-            if (strcasecmp($address, $meeting->organizerAddress) !== 0) {
-                $messages[] = new Message($address, $method, $sequence, $ics);
-            }
-        }
-
-        return $messages;
     }
 }

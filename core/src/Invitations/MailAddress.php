@@ -10,7 +10,13 @@ namespace Syndex\Core\Invitations;
  */
 final class MailAddress
 {
+    /** A name beside an address may have so many characters; what is longer is cut. */
+    public const MOST_NAME = 200;
+
     private const ATOM = "[A-Za-z0-9!#$%&'*+\\/=?^_`{|}~\\x{80}-\\x{10FFFF}-]+";
+
+    /** Signs that nobody sees and no mail server takes: control and format characters, among them zero-width ones and the soft hyphen. */
+    private const INVISIBLE = '/(?![\t\r\n])[\p{Cc}\p{Cf}\p{Co}\p{Cn}\p{Zl}\p{Zp}]/u';
 
     /** Endings that no domain has, and what was meant (common practice, no published source). */
     private const ENDINGS = ['con' => 'com', 'cmo' => 'com', 'ocm' => 'com', 'comm' => 'com', 'ogr' => 'org', 'rog' => 'org', 'nte' => 'net', 'ent' => 'net', 'exmaple' => 'example', 'examlpe' => 'example'];
@@ -18,6 +24,9 @@ final class MailAddress
     /** @param list<string> $knownDomains domains of addresses that are in use, for telling a near miss */
     public static function check(string $typed, array $knownDomains = []): AddressCheck
     {
+        if (!mb_check_encoding($typed, 'UTF-8')) {
+            return new AddressCheck(null, null, 'invisible', null);
+        }
         [$text, $name] = self::withoutName(trim($typed));
         if ($text === '') {
             return new AddressCheck(null, $name, 'empty', null);
@@ -31,6 +40,17 @@ final class MailAddress
         $address = self::normal($text);
 
         return new AddressCheck($address, $name, $suggestion === null || $suggestion === $address ? null : 'slip', $suggestion === $address ? null : $suggestion);
+    }
+
+    /**
+     * The form in which addresses are compared: without regard to letter case, which no receiving host tells apart (RFC 5321
+     * 2.4), but with every accent, since "josé@" and "jose@" are two people.
+     */
+    public static function key(string $address): string
+    {
+        $composed = \Normalizer::normalize($address, \Normalizer::FORM_C);
+
+        return mb_strtolower(is_string($composed) ? $composed : $address);
     }
 
     /** The domain in lower case and as ASCII; the part before it belongs to the receiving host (RFC 5321 2.4). */
@@ -47,17 +67,20 @@ final class MailAddress
     private static function withoutName(string $typed): array
     {
         if (preg_match('/\A(.*?)<([^<>]*)>\s*\z/su', $typed, $m) === 1) {
-            $name = trim($m[1], " \t\"'");
+            $name = trim((string) preg_replace(self::INVISIBLE, '', $m[1]), " \t\"'");
 
-            return [trim($m[2]), $name === '' ? null : $name];
+            return [trim($m[2]), $name === '' ? null : mb_substr($name, 0, self::MOST_NAME)];
         }
 
         return [(string) preg_replace('/\Amailto:/i', '', $typed), null];
     }
 
-    /** @return 'no_at'|'two_at'|'bad_local'|'bad_domain'|'no_dot'|null */
+    /** @return 'invisible'|'no_at'|'two_at'|'bad_local'|'bad_domain'|'no_dot'|null */
     private static function problem(string $text): ?string
     {
+        if (preg_match(self::INVISIBLE, $text) !== 0) {
+            return 'invisible';
+        }
         $parts = explode('@', $text);
         if (count($parts) !== 2) {
             return count($parts) < 2 ? 'no_at' : 'two_at';
@@ -81,6 +104,7 @@ final class MailAddress
     private static function mended(string $text, array $knownDomains): string
     {
         $text = (string) preg_replace('/\s+/u', '', $text);
+        $text = (string) preg_replace(self::INVISIBLE, '', $text);
         $text = (string) preg_replace('/\((at|AT)\)|\[(at|AT)\]/', '@', $text);
         $text = (string) preg_replace('/@{2,}/', '@', $text);
         $text = trim($text, '.,;:<>()"\'');

@@ -11,6 +11,12 @@ final readonly class Pin
 
     private function __construct(#[\SensitiveParameter] public string $digits) {}
 
+    /** One that was made before. */
+    public static function of(#[\SensitiveParameter] string $digits): self
+    {
+        return new self($digits);
+    }
+
     /** Never begins with 0, and is neither one digit repeated nor a straight run such as 123456. */
     public static function made(Randomness $randomness): self
     {

@@ -34,7 +34,7 @@ final readonly class ColumnBuilder
         return array_map(function (DateState $state): DateColumn {
             $axis = $this->axis($state->index);
 
-            return new DateColumn($state, $this->ground($axis), $this->blocks($axis));
+            return new DateColumn($state, $this->ground($axis), $this->blocks($axis), $axis->at($this->plan->dates->starts[$state->index]));
         }, $states);
     }
 

@@ -50,7 +50,7 @@ final readonly class DateJudge
         $lights = $this->lights($slot);
 
         return array_map(
-            fn(Participant $person, int $group): Standing => $this->standing($person, $slot, $lights[$group], $this->clashes($person, $slot)),
+            fn(Participant $person, int $group): Standing => $this->standing($person, $index, $lights[$group], $this->clashes($person, $slot)),
             $this->people,
             $this->crowd->groupOf,
         );
@@ -70,7 +70,7 @@ final readonly class DateJudge
             }
             $light = $lights[$this->crowd->groupOf[$at]];
             if ($clashes !== [] || ($light !== Light::InHours && $light !== Light::Unknown)) {
-                $troubles[] = $this->standing($person, $slot, $light, $clashes);
+                $troubles[] = $this->standing($person, $index, $light, $clashes);
             }
         }
         [$shifts, $anchorShift] = $this->shifts($index);
@@ -104,12 +104,19 @@ final readonly class DateJudge
     }
 
     /** @param list<string> $clashes */
-    private function standing(Participant $person, Interval $slot, Light $light, array $clashes): Standing
+    private function standing(Participant $person, int $index, Light $light, array $clashes): Standing
     {
+        $start = $this->plan->dates->starts[$index];
+
         return new Standing(
             $person->id,
             $person->required,
-            $person->zone === null ? null : WallTime::ofSeconds($person->zone->toWall($slot->start))->format(),
+            match (true) {
+                // A date is the same date everywhere.
+                $this->plan->series->allDay => WallTime::ofSeconds($this->plan->dates->walls[$index])->format(),
+                $person->zone === null => null,
+                default => WallTime::ofSeconds($person->zone->toWall($start))->format(),
+            },
             $light,
             $clashes,
         );

@@ -12,15 +12,14 @@ use Syndex\Core\Work;
 final class AnchorAdvice
 {
     /**
-     * Each date keeps its distance on the wall from the first, and the first keeps its moment.
+     * Each date keeps its distance on the wall from the first, as the series writes both, and the first keeps its moment.
      *
-     * @param list<int> $starts moments of the dates, UTC seconds
      * @param Zone $own the series' own zone
      * @param list<PersonClock> $people
      * @param Zone $utc
      * @return list<Anchor> by changes, outside, then the zone's name in byte order
      */
-    public static function of(array $starts, Zone $own, int $durationMinutes, array $people, Zone $utc, Work $work): array
+    public static function of(Expansion $dates, Zone $own, int $durationMinutes, array $people, Zone $utc, Work $work): array
     {
         $zones = [$own->id => $own, $utc->id => $utc];
         foreach ($people as $person) {
@@ -29,7 +28,7 @@ final class AnchorAdvice
         $anchors = [];
         foreach ($zones as $zone) {
             $changes = $outside = 0;
-            foreach (ClockShifts::of(self::anchoredIn($zone, $starts, $own), $durationMinutes, $people, $work) as $shifts) {
+            foreach (ClockShifts::of(self::anchoredIn($zone, $dates), $durationMinutes, $people, $work) as $shifts) {
                 $changes += count($shifts->changes);
                 $outside += count($shifts->outside);
             }
@@ -43,11 +42,10 @@ final class AnchorAdvice
     /**
      * For how many people local time would move at all, by anchor: the own zone first, then those that spare more people.
      *
-     * @param list<int> $starts moments of the dates, UTC seconds
      * @param list<Zone> $zones where people are, a zone as often as it has people
      * @return list<AnchorMoves>
      */
-    public static function moves(array $starts, Zone $own, array $zones): array
+    public static function moves(Expansion $dates, Zone $own, array $zones): array
     {
         $counts = array_count_values(array_map(static fn(Zone $zone): string => $zone->id, $zones));
         $known = [$own->id => $own];
@@ -56,7 +54,7 @@ final class AnchorAdvice
         }
         $moves = [];
         foreach ($known as $anchor) {
-            $anchored = self::anchoredIn($anchor, $starts, $own);
+            $anchored = self::anchoredIn($anchor, $dates);
             $people = 0;
             foreach ($counts as $id => $count) {
                 $people += self::isMoved($anchored, $known[$id]) ? $count : 0;
@@ -84,17 +82,14 @@ final class AnchorAdvice
         return false;
     }
 
-    /**
-     * @param list<int> $starts
-     * @return list<int>
-     */
-    private static function anchoredIn(Zone $zone, array $starts, Zone $own): array
+    /** @return list<int> */
+    private static function anchoredIn(Zone $zone, Expansion $dates): array
     {
-        if ($starts === []) {
+        if ($dates->starts === []) {
             return [];
         }
-        $distance = $zone->toWall($starts[0]) - $own->toWall($starts[0]);
+        $distance = $zone->toWall($dates->starts[0]) - $dates->walls[0];
 
-        return array_map(static fn(int $start): int => $zone->toUtc($own->toWall($start) + $distance), $starts);
+        return array_map(static fn(int $wall): int => $zone->toUtc($wall + $distance), $dates->walls);
     }
 }

@@ -28,6 +28,33 @@ final class ClockShifts
         return array_map(static fn(PersonClock $person): PersonShifts => self::ofPerson($starts, $durationMinutes, $person, $work), $people);
     }
 
+    /**
+     * The same, but a change is one of the clocks alone: a date that the series itself puts at another time of day is none.
+     *
+     * @param list<PersonClock> $people
+     * @return list<PersonShifts> in the order of the people
+     */
+    public static function ofClocks(Expansion $dates, int $durationMinutes, array $people, Work $work): array
+    {
+        return array_map(static fn(PersonClock $person): PersonShifts => self::ofClock($dates, self::ofPerson($dates->starts, $durationMinutes, $person, $work)), $people);
+    }
+
+    private static function ofClock(Expansion $dates, PersonShifts $shifts): PersonShifts
+    {
+        $changes = [];
+        $before = null;
+        foreach ($dates->starts as $index => $start) {
+            $local = $shifts->person->zone->toWall($start);
+            $wall = $dates->walls[$index];
+            if ($before !== null && ($local - $wall - $before) % 86400 !== 0) {
+                $changes[] = new ClockChange($index, self::text(Gregorian::floorMod($wall + $before, 86400)), self::text(Gregorian::floorMod($local, 86400)));
+            }
+            $before = $local - $wall;
+        }
+
+        return new PersonShifts($shifts->person, $changes, $shifts->outside);
+    }
+
     /** @param list<int> $starts */
     private static function ofPerson(array $starts, int $durationMinutes, PersonClock $person, Work $work): PersonShifts
     {

@@ -92,7 +92,7 @@ final class HeardSeries
         if ($rule === null || $rule->frequency->secondsBelowADay() !== null) {
             return count($times) > 1 ? throw $this->refused('there are several times of day') : $rule;
         }
-        $rule = new Rule(
+        $rule = Rule::of(
             $rule->frequency,
             $rule->interval,
             days: $rule->days,
@@ -131,7 +131,7 @@ final class HeardSeries
         $heard = $this->heard;
         $this->allow(['days', 'weeks'], ['year']);
 
-        return new Rule(Frequency::Yearly, $heard->interval, days: self::every($heard->days), weeks: $heard->weeks);
+        return Rule::of(Frequency::Yearly, $heard->interval, days: self::every($heard->days), weeks: $heard->weeks);
     }
 
     private function byPosition(): Rule
@@ -140,7 +140,7 @@ final class HeardSeries
         $this->allow(['positions', 'months'], ['month', 'year']);
         $yearly = $heard->unit === 'year' && count($heard->months) < 2;
 
-        return new Rule($yearly ? Frequency::Yearly : $this->monthly(), $heard->interval, days: self::every($heard->positionDays), positions: $heard->positions, months: $heard->months);
+        return Rule::of($yearly ? Frequency::Yearly : $this->monthly(), $heard->interval, days: self::every($heard->positionDays), positions: $heard->positions, months: $heard->months);
     }
 
     private function byNumbered(): Rule
@@ -150,7 +150,7 @@ final class HeardSeries
             if ($heard->isEverySecond) {
                 $this->allow(['numbered', 'days', 'everySecond'], []);
 
-                return new Rule(Frequency::Weekly, 2, days: self::every([...array_map(static fn(WeekdayPick $p): int => $p->weekday, $heard->numbered), ...$heard->days]));
+                return Rule::of(Frequency::Weekly, 2, days: self::every([...array_map(static fn(WeekdayPick $p): int => $p->weekday, $heard->numbered), ...$heard->days]));
             }
 
             throw $this->refused('it may be counted in weeks or in months; say "every third week on Monday" or "on the third Monday of every month"');
@@ -160,7 +160,7 @@ final class HeardSeries
         }
         $this->allow(['numbered', 'months', 'everySecond'], ['month', 'year']);
 
-        return new Rule($heard->unit === 'year' || $heard->months !== [] ? Frequency::Yearly : Frequency::Monthly, $heard->interval, days: $heard->numbered, months: $heard->months);
+        return Rule::of($heard->unit === 'year' || $heard->months !== [] ? Frequency::Yearly : Frequency::Monthly, $heard->interval, days: $heard->numbered, months: $heard->months);
     }
 
     private function byCountedDay(): Rule
@@ -168,12 +168,12 @@ final class HeardSeries
         $heard = $this->heard;
         $this->allow(['countedDays', 'monthDays', 'months'], ['month', 'year']);
         if ($heard->unit === 'year' && $heard->months === []) {
-            return $heard->monthDays === [] ? new Rule(Frequency::Yearly, $heard->interval, yearDays: $heard->countedDays) : throw $this->refused('it names days of the month and of the year');
+            return $heard->monthDays === [] ? Rule::of(Frequency::Yearly, $heard->interval, yearDays: $heard->countedDays) : throw $this->refused('it names days of the month and of the year');
         }
         $days = [...$heard->monthDays, ...$heard->countedDays];
 
         return max(0, ...array_map(abs(...), $days)) <= 31
-            ? new Rule($heard->unit === 'year' ? Frequency::Yearly : $this->monthly(), $heard->interval, monthDays: $days, months: $heard->months)
+            ? Rule::of($heard->unit === 'year' ? Frequency::Yearly : $this->monthly(), $heard->interval, monthDays: $days, months: $heard->months)
             : throw $this->refused('no month has so many days');
     }
 
@@ -185,7 +185,7 @@ final class HeardSeries
             throw $this->refused('it names a day but no month of the year');
         }
 
-        return new Rule($heard->unit === 'year' ? Frequency::Yearly : ($heard->days === [] || $heard->unit !== null ? $this->monthly() : Frequency::Monthly), $heard->interval, days: self::every($heard->days), monthDays: $heard->monthDays, months: $heard->months);
+        return Rule::of($heard->unit === 'year' ? Frequency::Yearly : ($heard->days === [] || $heard->unit !== null ? $this->monthly() : Frequency::Monthly), $heard->interval, days: self::every($heard->days), monthDays: $heard->monthDays, months: $heard->months);
     }
 
     private function byWeekday(): ?Rule
@@ -199,9 +199,9 @@ final class HeardSeries
             $heard->isOnce => null,
             $heard->unit === 'day' && ($heard->interval !== 1 || !$heard->daysRepeat) => throw $this->refused('it names both days and weekdays'),
             $heard->unit === 'month' && !$heard->isOfUnit, $heard->unit === 'year' && $heard->months === [] && !$heard->isOfUnit => throw $this->refused('it names both weekdays and months'),
-            $heard->unit === 'month' => new Rule(Frequency::Monthly, $heard->interval, days: $days, months: $heard->months),
-            $heard->unit === 'year' => new Rule(Frequency::Yearly, $heard->interval, days: $days, months: $heard->months),
-            $heard->unit !== null, $heard->daysRepeat, $ends => new Rule(Frequency::Weekly, $heard->interval, days: $days, months: $heard->months),
+            $heard->unit === 'month' => Rule::of(Frequency::Monthly, $heard->interval, days: $days, months: $heard->months),
+            $heard->unit === 'year' => Rule::of(Frequency::Yearly, $heard->interval, days: $days, months: $heard->months),
+            $heard->unit !== null, $heard->daysRepeat, $ends => Rule::of(Frequency::Weekly, $heard->interval, days: $days, months: $heard->months),
             count($days) > 1 => throw $this->refused('it names several days; say "every" before them if it repeats'),
             $heard->months !== [] => throw $this->refused('it names a month and a weekday; say "every" before it if it repeats'),
             default => null,
@@ -215,7 +215,7 @@ final class HeardSeries
             throw $this->refused('it names several months');
         }
 
-        return new Rule(Frequency::Yearly, $this->heard->interval, monthDays: [$date->day], months: [$date->month]);
+        return Rule::of(Frequency::Yearly, $this->heard->interval, monthDays: [$date->day], months: [$date->month]);
     }
 
     private function byUnit(string $unit): Rule
@@ -231,19 +231,19 @@ final class HeardSeries
             [, $month, $ofMonth] = Gregorian::civil($day);
 
             return match ($unit) {
-                'week' => new Rule(Frequency::Weekly, $heard->interval, days: [WeekdayPick::every(Gregorian::weekday($day))]),
-                'month' => new Rule(Frequency::Monthly, $heard->interval, monthDays: [$ofMonth]),
-                default => new Rule(Frequency::Yearly, $heard->interval, monthDays: [$ofMonth], months: [$month]),
+                'week' => Rule::of(Frequency::Weekly, $heard->interval, days: [WeekdayPick::every(Gregorian::weekday($day))]),
+                'month' => Rule::of(Frequency::Monthly, $heard->interval, monthDays: [$ofMonth]),
+                default => Rule::of(Frequency::Yearly, $heard->interval, monthDays: [$ofMonth], months: [$month]),
             };
         }
         if ($unit === 'day') {
-            return new Rule(Frequency::Daily, $heard->interval, months: $heard->months);
+            return Rule::of(Frequency::Daily, $heard->interval, months: $heard->months);
         }
         if ($heard->months !== [] || $heard->isAllDay) {
             throw $this->refused('it repeats within a day');
         }
 
-        return new Rule(Frequency::from(strtoupper($unit) . 'LY'), $heard->interval);
+        return Rule::of(Frequency::from(strtoupper($unit) . 'LY'), $heard->interval);
     }
 
     /** Of several months a set of days is counted in each of them. */
@@ -270,7 +270,7 @@ final class HeardSeries
             throw $this->refused('these times of day are no rule; plan a series for each');
         }
 
-        return $rule->atTimes($hours, count($minutes) > 1 || $minutes !== [0] ? $minutes : [], count($seconds) > 1 || $seconds !== [0] ? $seconds : []);
+        return $rule->with(hours: $hours, minutes: count($minutes) > 1 || $minutes !== [0] ? $minutes : [], seconds: count($seconds) > 1 || $seconds !== [0] ? $seconds : []);
     }
 
     /** @param non-empty-list<int> $times */

@@ -16,8 +16,7 @@ final class Reanchor
             return $series;
         }
         $wall = $zone->toWall($series->moment($series->start->seconds));
-        $moved = MoveSeries::by($series, Gregorian::floorDiv($wall - $series->start->seconds, 60));
 
-        return Series::timed($moved->start, $zone, $moved->rule, $moved->extra, $moved->dropped);
+        return MoveSeries::by($series, Gregorian::floorDiv($wall - $series->start->seconds, 60), $zone)->series;
     }
 }

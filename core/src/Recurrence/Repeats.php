@@ -30,10 +30,10 @@ final class Repeats
             throw InvalidRepeats::field('interval', 'a number from 1 to 99');
         }
         $rule = match ($form['every']) {
-            'day' => new Rule(Frequency::Daily, $form['interval']),
-            'week' => new Rule(Frequency::Weekly, $form['interval'], days: self::weekdays($form['days'])),
+            'day' => Rule::of(Frequency::Daily, $form['interval']),
+            'week' => Rule::of(Frequency::Weekly, $form['interval'], days: self::weekdays($form['days'])),
             'month' => self::monthly($form),
-            'year' => new Rule(Frequency::Yearly, $form['interval']),
+            'year' => Rule::of(Frequency::Yearly, $form['interval']),
         };
 
         return match ($form['end']) {
@@ -87,13 +87,13 @@ final class Repeats
                 throw InvalidRepeats::field('nth', 'first to fifth or last');
             }
 
-            return new Rule(Frequency::Monthly, $form['interval'], days: [WeekdayPick::nth($form['nth'], self::weekdays([$form['weekday']])[0]->weekday)]);
+            return Rule::of(Frequency::Monthly, $form['interval'], days: [WeekdayPick::nth($form['nth'], self::weekdays([$form['weekday']])[0]->weekday)]);
         }
         if ($form['monthDay'] !== -1 && ($form['monthDay'] < 1 || $form['monthDay'] > 31)) {
             throw InvalidRepeats::field('monthDay', 'a day from 1 to 31, or the last');
         }
 
-        return new Rule(Frequency::Monthly, $form['interval'], monthDays: [$form['monthDay']]);
+        return Rule::of(Frequency::Monthly, $form['interval'], monthDays: [$form['monthDay']]);
     }
 
     /**

@@ -5,41 +5,98 @@ declare(strict_types=1);
 namespace Syndex\Core\Recurrence;
 
 /**
- * A recurrence rule (RFC 5545 3.3.10, with SKIP of RFC 7529), already checked. Made by {@see RuleParser}.
+ * A recurrence rule (RFC 5545 3.3.10, with SKIP of RFC 7529), already checked.
  *
  * Lists are sorted and without repeats; an empty one means that the part is absent.
  */
 final readonly class Rule
 {
+    /** COUNT, INTERVAL and all integers of the format end here (RFC 5545 3.3.8). */
+    public const MOST_NUMBER = 2_147_483_647;
+
     /**
-     * @param  list<int>  $seconds 0 to 60
+     * @param  list<int>  $seconds
      * @param  list<int>  $minutes
      * @param  list<int>  $hours
+     * @param  list<WeekdayPick>  $days
+     * @param  list<int>  $monthDays
+     * @param  list<int>  $yearDays
+     * @param  list<int>  $weeks
+     * @param  list<int>  $months
+     * @param  list<int>  $positions
+     */
+    private function __construct(
+        public Frequency $frequency,
+        public int $interval,
+        public ?int $count,
+        public ?Until $until,
+        public array $seconds,
+        public array $minutes,
+        public array $hours,
+        public array $days,
+        public array $monthDays,
+        public array $yearDays,
+        public array $weeks,
+        public array $months,
+        public array $positions,
+        public int $weekStart,
+        public Skip $skip,
+    ) {}
+
+    /**
+     * The one way to make a rule: what it is made of is checked, its lists put in order and freed of repeats.
+     *
+     * @param  list<int>  $seconds 0 to 60
+     * @param  list<int>  $minutes 0 to 59
+     * @param  list<int>  $hours 0 to 23
      * @param  list<WeekdayPick>  $days
      * @param  list<int>  $monthDays -31 to 31, none of them 0
      * @param  list<int>  $yearDays -366 to 366, none of them 0
      * @param  list<int>  $weeks -53 to 53, none of them 0
-     * @param  list<int>  $months
+     * @param  list<int>  $months 1 to 12
      * @param  list<int>  $positions -366 to 366, none of them 0
      * @param  int  $weekStart 0 is Monday
+     *
+     * @throws InvalidRule naming the part that cannot be, alone or beside another
      */
-    public function __construct(
-        public Frequency $frequency,
-        public int $interval = 1,
-        public ?int $count = null,
-        public ?Until $until = null,
-        public array $seconds = [],
-        public array $minutes = [],
-        public array $hours = [],
-        public array $days = [],
-        public array $monthDays = [],
-        public array $yearDays = [],
-        public array $weeks = [],
-        public array $months = [],
-        public array $positions = [],
-        public int $weekStart = 0,
-        public Skip $skip = Skip::Omit,
-    ) {}
+    public static function of(
+        Frequency $frequency,
+        int $interval = 1,
+        ?int $count = null,
+        ?Until $until = null,
+        array $seconds = [],
+        array $minutes = [],
+        array $hours = [],
+        array $days = [],
+        array $monthDays = [],
+        array $yearDays = [],
+        array $weeks = [],
+        array $months = [],
+        array $positions = [],
+        int $weekStart = 0,
+        Skip $skip = Skip::Omit,
+    ): self {
+        $rule = new self(
+            $frequency,
+            CheckRule::number('INTERVAL', $interval),
+            $count === null ? null : CheckRule::number('COUNT', $count),
+            $until,
+            CheckRule::numbers('BYSECOND', $seconds, 0, 60),
+            CheckRule::numbers('BYMINUTE', $minutes, 0, 59),
+            CheckRule::numbers('BYHOUR', $hours, 0, 23),
+            CheckRule::picks($days),
+            CheckRule::signed('BYMONTHDAY', $monthDays, 31),
+            CheckRule::signed('BYYEARDAY', $yearDays, 366),
+            CheckRule::signed('BYWEEKNO', $weeks, 53),
+            CheckRule::numbers('BYMONTH', $months, 1, 12),
+            CheckRule::signed('BYSETPOS', $positions, 366),
+            CheckRule::numbers('WKST', [$weekStart], 0, 6)[0],
+            $skip,
+        );
+        CheckRule::together($rule);
+
+        return $rule;
+    }
 
     public function withCount(?int $count): self
     {
@@ -54,24 +111,28 @@ final readonly class Rule
     /**
      * The same rule with some of its parts changed; a part that is left out stays.
      *
+     * @param ?list<int> $seconds
+     * @param ?list<int> $minutes
+     * @param ?list<int> $hours
      * @param ?list<WeekdayPick> $days
      * @param ?list<int> $monthDays
+     * @param ?list<int> $yearDays
      * @param ?list<int> $months
      * @param ?list<int> $positions
      */
-    public function with(?Frequency $frequency = null, ?int $interval = null, ?array $days = null, ?array $monthDays = null, ?array $months = null, ?array $positions = null, ?int $weekStart = null, ?Skip $skip = null): self
+    public function with(?Frequency $frequency = null, ?int $interval = null, ?array $seconds = null, ?array $minutes = null, ?array $hours = null, ?array $days = null, ?array $monthDays = null, ?array $yearDays = null, ?array $months = null, ?array $positions = null, ?int $weekStart = null, ?Skip $skip = null): self
     {
-        return new self(
+        return self::of(
             $frequency ?? $this->frequency,
             $interval ?? $this->interval,
             $this->count,
             $this->until,
-            $this->seconds,
-            $this->minutes,
-            $this->hours,
+            $seconds ?? $this->seconds,
+            $minutes ?? $this->minutes,
+            $hours ?? $this->hours,
             $days ?? $this->days,
             $monthDays ?? $this->monthDays,
-            $this->yearDays,
+            $yearDays ?? $this->yearDays,
             $this->weeks,
             $months ?? $this->months,
             $positions ?? $this->positions,
@@ -83,33 +144,7 @@ final readonly class Rule
     /** Without BYHOUR, BYMINUTE and BYSECOND. */
     public function withoutTimesOfDay(): self
     {
-        return $this->atTimes([], [], []);
-    }
-
-    /**
-     * @param list<int> $hours
-     * @param list<int> $minutes
-     * @param list<int> $seconds
-     */
-    public function atTimes(array $hours, array $minutes, array $seconds): self
-    {
-        return new self(
-            $this->frequency,
-            $this->interval,
-            $this->count,
-            $this->until,
-            $seconds,
-            $minutes,
-            $hours,
-            $this->days,
-            $this->monthDays,
-            $this->yearDays,
-            $this->weeks,
-            $this->months,
-            $this->positions,
-            $this->weekStart,
-            $this->skip,
-        );
+        return $this->with(seconds: [], minutes: [], hours: []);
     }
 
     public function isOpen(): bool
@@ -154,7 +189,7 @@ final readonly class Rule
 
     private function ending(?int $count, ?Until $until): self
     {
-        return new self(
+        return self::of(
             $this->frequency,
             $this->interval,
             $count,

@@ -16,9 +16,6 @@ final class RuleParser
         'BYWEEKNO', 'BYMONTH', 'BYSETPOS', 'WKST', 'RSCALE', 'SKIP',
     ];
 
-    /** A number past this many digits would not fit; no calendar needs one. */
-    private const MOST_DIGITS = 9;
-
     /** @throws InvalidRule naming the part and the value that cannot be */
     public static function parse(string $text): Rule
     {
@@ -26,26 +23,27 @@ final class RuleParser
         if (!isset($parts['FREQ'])) {
             throw InvalidRule::badPart('FREQ', '', 'a frequency from SECONDLY to YEARLY');
         }
-        $rule = new Rule(
+        if (isset($parts['SKIP']) && !isset($parts['RSCALE'])) {
+            throw InvalidRule::alone('SKIP', 'RSCALE');
+        }
+
+        return Rule::of(
             frequency: Frequency::tryFrom($parts['FREQ']) ?? throw InvalidRule::badPart('FREQ', $parts['FREQ'], 'a frequency from SECONDLY to YEARLY'),
             interval: self::positive('INTERVAL', $parts['INTERVAL'] ?? '1'),
             count: isset($parts['COUNT']) ? self::positive('COUNT', $parts['COUNT']) : null,
             until: isset($parts['UNTIL']) ? self::until($parts['UNTIL']) : null,
-            seconds: self::numbers($parts, 'BYSECOND', 0, 60),
-            minutes: self::numbers($parts, 'BYMINUTE', 0, 59),
-            hours: self::numbers($parts, 'BYHOUR', 0, 23),
+            seconds: self::numbers($parts, 'BYSECOND', 2, 'numbers from 0 to 60'),
+            minutes: self::numbers($parts, 'BYMINUTE', 2, 'numbers from 0 to 59'),
+            hours: self::numbers($parts, 'BYHOUR', 2, 'numbers from 0 to 23'),
             days: self::days($parts['BYDAY'] ?? null),
             monthDays: self::signed($parts, 'BYMONTHDAY', 31),
             yearDays: self::signed($parts, 'BYYEARDAY', 366),
             weeks: self::signed($parts, 'BYWEEKNO', 53),
-            months: self::numbers($parts, 'BYMONTH', 1, 12),
+            months: self::numbers($parts, 'BYMONTH', 2, 'numbers from 1 to 12'),
             positions: self::signed($parts, 'BYSETPOS', 366),
             weekStart: self::weekday('WKST', $parts['WKST'] ?? 'MO'),
             skip: self::skip($parts),
         );
-        self::checkTogether($rule, $parts);
-
-        return $rule;
     }
 
     /** @return array<string, string> */
@@ -66,46 +64,10 @@ final class RuleParser
         return $parts;
     }
 
-    /**
-     * Parts that the standard does not allow together (the notes under the table of RFC 5545 3.3.10).
-     *
-     * @param  array<string, string>  $parts
-     */
-    private static function checkTogether(Rule $rule, array $parts): void
-    {
-        $frequency = 'FREQ=' . $rule->frequency->value;
-        if ($rule->count !== null && $rule->until !== null) {
-            throw InvalidRule::notTogether('COUNT', 'UNTIL');
-        }
-        if ($rule->weeks !== [] && $rule->frequency !== Frequency::Yearly) {
-            throw InvalidRule::notTogether('BYWEEKNO', $frequency);
-        }
-        if ($rule->yearDays !== [] && in_array($rule->frequency, [Frequency::Daily, Frequency::Weekly, Frequency::Monthly], true)) {
-            throw InvalidRule::notTogether('BYYEARDAY', $frequency);
-        }
-        if ($rule->monthDays !== [] && $rule->frequency === Frequency::Weekly) {
-            throw InvalidRule::notTogether('BYMONTHDAY', $frequency);
-        }
-        $numbered = array_filter($rule->days, static fn(WeekdayPick $p): bool => $p->nth !== 0) !== [];
-        if ($numbered && !in_array($rule->frequency, [Frequency::Monthly, Frequency::Yearly], true)) {
-            throw InvalidRule::notTogether('a numbered BYDAY', $frequency);
-        }
-        if ($numbered && $rule->weeks !== []) {
-            throw InvalidRule::notTogether('a numbered BYDAY', 'BYWEEKNO');
-        }
-        $others = preg_grep('/^BY(?!SETPOS)/', array_keys($parts));
-        if ($rule->positions !== [] && ($others === false || $others === [])) {
-            throw InvalidRule::alone('BYSETPOS', 'another BY part');
-        }
-        if (isset($parts['SKIP']) && !isset($parts['RSCALE'])) {
-            throw InvalidRule::alone('SKIP', 'RSCALE');
-        }
-    }
-
     private static function positive(string $part, string $value): int
     {
-        if (preg_match('/\A\d{1,' . self::MOST_DIGITS . '}\z/', $value) !== 1 || (int) $value < 1) {
-            throw InvalidRule::badPart($part, $value, 'a whole number from 1 to ' . str_repeat('9', self::MOST_DIGITS));
+        if (preg_match('/\A0*\d{1,10}\z/', $value) !== 1 || (int) $value < 1 || (int) $value > Rule::MOST_NUMBER) {
+            throw InvalidRule::badPart($part, $value, 'a whole number from 1 to ' . Rule::MOST_NUMBER);
         }
 
         return (int) $value;
@@ -133,17 +95,17 @@ final class RuleParser
      * @param  array<string, string>  $parts
      * @return list<int>
      */
-    private static function numbers(array $parts, string $part, int $least, int $most): array
+    private static function numbers(array $parts, string $part, int $digits, string $expected): array
     {
         $numbers = [];
         foreach (isset($parts[$part]) ? explode(',', $parts[$part]) : [] as $text) {
-            if (preg_match('/\A\d{1,2}\z/', $text) !== 1 || (int) $text < $least || (int) $text > $most) {
-                throw InvalidRule::badPart($part, $text, "numbers from $least to $most");
+            if (preg_match('/\A\d{1,' . $digits . '}\z/', $text) !== 1) {
+                throw InvalidRule::badPart($part, $text, $expected);
             }
             $numbers[] = (int) $text;
         }
 
-        return self::sorted($numbers);
+        return $numbers;
     }
 
     /**
@@ -154,13 +116,13 @@ final class RuleParser
     {
         $numbers = [];
         foreach (isset($parts[$part]) ? explode(',', $parts[$part]) : [] as $text) {
-            if (preg_match('/\A[+-]?\d{1,3}\z/', $text) !== 1 || (int) $text === 0 || abs((int) $text) > $most) {
+            if (preg_match('/\A[+-]?\d{1,3}\z/', $text) !== 1) {
                 throw InvalidRule::badPart($part, $text, "numbers from 1 to $most or -1 to -$most");
             }
             $numbers[] = (int) $text;
         }
 
-        return self::sorted($numbers);
+        return $numbers;
     }
 
     /** @return list<WeekdayPick> */
@@ -172,11 +134,10 @@ final class RuleParser
                 || ($m[1] !== '' && ((int) $m[1] === 0 || abs((int) $m[1]) > 53))) {
                 throw InvalidRule::badPart('BYDAY', $text, 'weekdays MO to SU, numbered from 1 to 53 or -1 to -53');
             }
-            $pick = $m[1] === '' ? WeekdayPick::every(self::weekday('BYDAY', $m[2])) : WeekdayPick::nth((int) $m[1], self::weekday('BYDAY', $m[2]));
-            $picks[$pick->toText()] = $pick;
+            $picks[] = $m[1] === '' ? WeekdayPick::every(self::weekday('BYDAY', $m[2])) : WeekdayPick::nth((int) $m[1], self::weekday('BYDAY', $m[2]));
         }
 
-        return array_values($picks);
+        return $picks;
     }
 
     private static function weekday(string $part, string $value): int
@@ -194,17 +155,5 @@ final class RuleParser
         }
 
         return Skip::tryFrom($parts['SKIP'] ?? 'OMIT') ?? throw InvalidRule::badPart('SKIP', $parts['SKIP'] ?? '', 'OMIT, BACKWARD or FORWARD');
-    }
-
-    /**
-     * @param  list<int>  $numbers
-     * @return list<int>
-     */
-    private static function sorted(array $numbers): array
-    {
-        $numbers = array_values(array_unique($numbers));
-        sort($numbers);
-
-        return $numbers;
     }
 }

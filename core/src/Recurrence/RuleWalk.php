@@ -22,6 +22,9 @@ final class RuleWalk
 
     private const MOST = 512;
 
+    /** The last second of the year 9999. */
+    private const LAST = Gregorian::LAST_DAY * 86400 + 86399;
+
     private readonly YearPattern $pattern;
 
     /** @var list<int> times of day of every period of a day or more */
@@ -33,6 +36,7 @@ final class RuleWalk
     {
         $this->startDay = $start->dayNumber();
         $this->pattern = YearPattern::of($rule, $this->startDay);
+        $this->work->spend((max(1, count($rule->hours)) * max(1, count($rule->minutes)) * max(1, count($rule->seconds))) >> 2);
         $this->times = $this->timesOfDay();
     }
 
@@ -68,7 +72,7 @@ final class RuleWalk
         $rule = $this->rule;
         $step = $zone === null && $rule->frequency->secondsBelowADay() !== null ? (new ClockPattern($rule, $this->start, $this->work))->plainStep() : null;
         if ($step !== null) {
-            return self::orNever($this->start->seconds + ($n - 1) * $step);
+            return self::orNever($this->start->seconds + self::product($n - 1, $step));
         }
         $isEven = $rule->months === [] && $rule->positions === [] && count($this->times) === 1 && $this->realSeconds() !== [];
         if ($isEven && $rule->frequency === Frequency::Daily && $rule->days === [] && $rule->monthDays === []) {
@@ -84,14 +88,20 @@ final class RuleWalk
         }
         $first = array_values(array_filter($first, fn(int $wall): bool => $wall >= $this->start->seconds));
         $after = $n - count($first) - 1;
-        $wall = $after < 0 ? $first[$n - 1] : $period + $step * (intdiv($after, count($each)) + 1) + $each[$after % count($each)];
+        $wall = $after < 0 ? $first[$n - 1] : $period + self::product(intdiv($after, count($each)) + 1, $step) + $each[$after % count($each)];
 
         return $zone !== null && $zone->skipsADay($this->start->seconds, $wall) ? null : self::orNever($wall);
     }
 
     private static function orNever(int $wall): int
     {
-        return $wall > Gregorian::LAST_DAY * 86400 + 86399 ? PHP_INT_MAX : $wall;
+        return $wall > self::LAST ? PHP_INT_MAX : $wall;
+    }
+
+    /** $n steps, or more than any date lies apart: INTERVAL times COUNT would not fit. */
+    private static function product(int $n, int $step): int
+    {
+        return $n > intdiv(2 * self::LAST, $step) ? 2 * self::LAST : $n * $step;
     }
 
     /** Whether a period's set can be as large as BYSETPOS asks; the sets of years and months are cheap to look at. */
@@ -235,13 +245,13 @@ final class RuleWalk
         $times = Positions::pick($this->times, $this->rule->positions);
         $first = self::aligned($this->startDay, Gregorian::floorDiv($from, 86400), $this->rule->interval);
         foreach ($this->selectedDays($first, $this->rule->interval) as $days) {
+            $this->work->spend(count($days) * count($times));
             $walls = [];
             foreach ($days as $day) {
                 foreach ($times as $time) {
                     $walls[] = $day * 86400 + $time;
                 }
             }
-            $this->work->spend(count($walls));
             yield $walls;
         }
     }
@@ -314,13 +324,14 @@ final class RuleWalk
      */
     private function atTimes(array $days): array
     {
+        // Before they are made: a year of all its seconds would fill the memory.
+        $this->work->spend(count($days) * count($this->times));
         $walls = [];
         foreach ($days as $day) {
             foreach ($this->times as $time) {
                 $walls[] = $day * 86400 + $time;
             }
         }
-        $this->work->spend(count($walls));
 
         return $walls;
     }

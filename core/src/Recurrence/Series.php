@@ -114,6 +114,22 @@ final readonly class Series
         throw NoDates::of($this->rule);
     }
 
+    /**
+     * The same series begun on the first day from its start on that its rule names, from which its intervals count: who begins
+     * "every second Wednesday" on a Friday means the next Wednesday, not the one after.
+     *
+     * @throws NoDates if the rule produces none
+     */
+    public function begunAsNamed(Work $work): self
+    {
+        if ($this->rule === null || $this->rule->interval === 1) {
+            return $this->startedOnRule($work);
+        }
+        $isOnRule = $this->startedOnRule($work)->start->seconds === $this->start->seconds;
+
+        return $isOnRule ? $this : $this->withStart($this->withRule($this->rule->with(interval: 1))->startedOnRule($work)->start);
+    }
+
     /** The moment of a wall time of this series. */
     public function moment(int $wall): int
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Syndex\Core\Recurrence;
 
+use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\Instant;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\Zone;
@@ -47,6 +48,17 @@ final readonly class Until
         }
 
         return ($this->wall->seconds ?? 0) + ($this->wholeDay ? 86399 : 0);
+    }
+
+    /** So much later on the wall; a whole day by whole days. */
+    public function laterBy(int $seconds, ?Zone $zone): self
+    {
+        if ($this->wholeDay && $this->wall !== null) {
+            return self::day($this->wall->plusSeconds(Gregorian::floorDiv($seconds, 86400) * 86400));
+        }
+        $last = $this->lastMoment($zone);
+
+        return self::wallTime(WallTime::ofSeconds($zone === null ? $last : $zone->toWall($last))->plusSeconds($seconds));
     }
 
     public function isWholeDay(): bool

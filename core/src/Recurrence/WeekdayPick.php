@@ -21,6 +21,11 @@ final readonly class WeekdayPick
         return new self($nth, $weekday);
     }
 
+    public function onWeekday(int $weekday): self
+    {
+        return new self($this->nth, $weekday);
+    }
+
     public function toText(): string
     {
         return ($this->nth === 0 ? '' : (string) $this->nth) . self::CODES[$this->weekday];

@@ -83,6 +83,24 @@ final readonly class WorkingHours
         return IntervalSet::of($intervals)->clippedTo($window);
     }
 
+    /**
+     * The first full hour within the hours, from a moment on, that leaves room for so many minutes.
+     *
+     * @return ?int moment; null where there is none in the next two weeks
+     */
+    public function firstFullHour(int $from, int $minutes, Zone $zone): ?int
+    {
+        foreach ($this->within(Interval::between($from, $from + 15 * 86400), $zone)->intervals as $stretch) {
+            $wall = $zone->toWall($stretch->start);
+            $moment = $zone->toUtc($wall + Gregorian::floorMod(-$wall, 3600));
+            if ($moment >= $from && $moment + $minutes * 60 <= $stretch->end) {
+                return $moment;
+            }
+        }
+
+        return null;
+    }
+
     /** @return array<string, list<array{string, string}>> the form that `of` takes, days off left out */
     public function toArray(): array
     {

@@ -61,7 +61,19 @@ describe('shifts', function (): void {
 
         expect($own['changes'])->toBe(array_sum(array_map(static fn(array $p): int => count($p['changes']), $answer['people'])))
             ->and($own['outside'])->toBe(array_sum(array_map(static fn(array $p): int => count($p['outside']), $answer['people'])));
-    })->with([['2027-03-02T15:30:00', 'Africa/Nairobi'], ['2027-03-20T02:30:00', 'Europe/Berlin'], ['2027-03-28T01:30:00', 'Europe/Lisbon'], ['2026-10-20T01:30:00', 'Europe/London']]);
+    })->with([['2027-03-02T15:30:00', 'Africa/Nairobi'], ['2027-03-20T02:30:00', 'Europe/Berlin'], ['2026-10-20T01:30:00', 'Europe/London']]);
+
+    it('takes a date of a gap for what the series writes, and the first date for what the clock shows', function (): void {
+        $sums = static fn(string $start, string $anchor): array => current(array_map(
+            static fn(array $a): array => [$a['changes'], $a['outside']],
+            array_filter(shifts(['dtstart' => $start, 'tzid' => 'Europe/Lisbon', 'rrule' => 'FREQ=DAILY;COUNT=3', 'people' => [['id' => 'utc', 'tzid' => 'UTC', 'hours' => new stdClass()]]])['anchors'], static fn(array $a): bool => $a['tzid'] === $anchor),
+        ));
+
+        // 28 March 2027: Lisbon skips 01:00 to 02:00. Kept on UTC's clock the second date stands at 01:30, as the others do.
+        expect($sums('2027-03-27T01:30:00', 'UTC'))->toBe([0, 3])
+            // As the first date it shows 02:30, and so do those after it: 01:30 in UTC all.
+            ->and($sums('2027-03-28T01:30:00', 'Europe/Lisbon'))->toBe([0, 3]);
+    });
 
     it('gives sums of 0 for an empty window, and nobody moves', function (): void {
         $answer = shifts(['from' => '2030-01-01T00:00:00Z']);

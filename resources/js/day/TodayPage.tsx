@@ -3,6 +3,7 @@ import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { ApiError } from '../lib/api';
 import { clock, dateOf, longDate, plusMinutes, shortDate, weekday } from '../lib/time';
+import { sendAgain } from '../invitations/dispatches';
 import { startMeeting } from '../planning/meetings';
 import { useCopying } from '../planning/useCopying';
 import { useSession } from '../people/session';
@@ -185,8 +186,29 @@ function Needs({ needs }: { needs: Need[] }) {
   );
 }
 
+/** Sends once more what did not arrive. */
+function AgainButton({ id }: { id: number }) {
+  const { t } = useTranslation();
+  const tell = useTell();
+  const client = useQueryClient();
+  const again = useMutation({
+    mutationFn: () => sendAgain(id),
+    onSuccess: () => {
+      tell(t('dispatch.onItsWay'));
+      void client.invalidateQueries({ queryKey: ['today'] });
+    },
+    onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
+  });
+  return (
+    <Button look="quiet" disabled={again.isPending} onClick={() => again.mutate()}>
+      {t('dispatch.sendAgain')}
+    </Button>
+  );
+}
+
 function NeedText({ need }: { need: Need }) {
   const { t } = useTranslation();
+  const city = useSession()?.zoneCity ?? '';
   switch (need.code) {
     case 'refused':
     case 'given_up':
@@ -194,10 +216,31 @@ function NeedText({ need }: { need: Need }) {
         <>
           <p className="font-semibold break-words">{t(`needs.${need.code}`, { recipient: need.recipient })}</p>
           <p className="text-muted break-words">
-            {need.title}. {need.outcome}
+            {t(`kind.${need.kind}`)}: {need.title}. {need.outcome}
           </p>
-          <Link className="changeable font-medium" to={`/sent/${need.dispatchId}`}>
-            {t('needs.look')}
+          <p className="flex gap-4">
+            <Link className="changeable font-medium" to={`/sent/${need.dispatchId}`}>
+              {t('needs.look')}
+            </Link>
+            <AgainButton id={need.dispatchId} />
+          </p>
+        </>
+      );
+    case 'more_undelivered':
+      return (
+        <Link className="changeable font-medium" to="/sent?state=failed">
+          {t('needs.more_undelivered', { count: need.count })}
+        </Link>
+      );
+    case 'outbox_held':
+      return (
+        <>
+          <p className="font-semibold">{t('needs.outbox_held', { count: need.waiting })}</p>
+          <p className="text-muted break-words">
+            {t('needs.outbox_held_since', { date: shortDate(need.sinceLocal), clock: clock(need.sinceLocal), city })} {need.why}
+          </p>
+          <Link className="changeable font-medium" to="/sent?state=open">
+            {t('needs.lookHeld')}
           </Link>
         </>
       );

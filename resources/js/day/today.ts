@@ -24,9 +24,10 @@ export type DayRow = z.infer<typeof row>;
 const need = z.discriminatedUnion('code', [
   z.object({
     code: z.enum(['refused', 'given_up']),
+    kind: z.enum(['invitation', 'calling_off', 'account_link']),
     recipient: z.string(),
     outcome: z.string().nullable(),
-    meetingId: z.string(),
+    meetingId: z.string().nullable(),
     title: z.string().nullable(),
     dispatchId: z.number(),
   }),
@@ -38,7 +39,9 @@ const need = z.discriminatedUnion('code', [
     title: z.string(),
     people: z.array(z.object({ name: z.string(), city: z.string(), was: z.string(), now: z.string(), dates: z.number() })),
   }),
-  z.object({ code: z.enum(['draft', 'kept']), meetingId: z.string(), title: z.string(), updatedAt: z.string() }),
+  z.object({ code: z.literal('more_undelivered'), count: z.number() }),
+  z.object({ code: z.literal('outbox_held'), waiting: z.number(), sinceLocal: z.string(), why: z.string() }),
+  z.object({ code: z.enum(['draft', 'kept']), meetingId: z.string(), title: z.string(), updatedLocal: z.string() }),
 ]);
 export type Need = z.infer<typeof need>;
 

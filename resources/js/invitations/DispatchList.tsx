@@ -1,5 +1,7 @@
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
+import { clock, dayMonth } from '../lib/time';
+import { useSession } from '../people/session';
 import type { Dispatch } from './dispatches';
 
 const TONE: Record<Dispatch['state'], string> = {
@@ -12,19 +14,12 @@ const TONE: Record<Dispatch['state'], string> = {
   taken_back: 'text-muted',
 };
 
-/** In the browser's own zone, which is named by its offset. */
-export function momentText(instant: string): string {
-  return new Intl.DateTimeFormat('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-    timeZoneName: 'shortOffset',
-  }).format(new Date(instant));
-}
+/** "28 Nov, 10:15 Nairobi": on the clock of whoever is signed in. */
+export const momentText = (local: string, city: string): string => `${dayMonth(local)}, ${clock(local)} ${city}`;
 
 export function DispatchList({ dispatches, withMeeting = false }: { dispatches: Dispatch[]; withMeeting?: boolean }) {
   const { t } = useTranslation();
+  const city = useSession()?.zoneCity ?? '';
   return (
     <ul>
       {dispatches.map((dispatch) => (
@@ -45,9 +40,9 @@ export function DispatchList({ dispatches, withMeeting = false }: { dispatches: 
           <p>
             <span className={TONE[dispatch.state]}>{t(`dispatch.${dispatch.state}`)}</span>
             <span className="block text-note text-muted">
-              {dispatch.nextTryAt && dispatch.tries > 0
-                ? t('dispatch.again', { when: momentText(dispatch.nextTryAt), count: dispatch.tries })
-                : momentText(dispatch.sentAt ?? dispatch.createdAt)}
+              {dispatch.nextTryLocal && dispatch.tries > 0
+                ? t('dispatch.again', { when: momentText(dispatch.nextTryLocal, city), count: dispatch.tries })
+                : momentText(dispatch.sentLocal ?? dispatch.createdLocal, city)}
             </span>
           </p>
         </li>

@@ -1,16 +1,31 @@
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
+import { ApiError } from '../lib/api';
+import { useSession } from '../people/session';
+import { Button } from '../ui/Button';
 import { ErrorNote } from '../ui/ErrorNote';
+import { useTell } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { momentText } from './DispatchList';
-import { dispatchQuery } from './dispatches';
+import { dispatchQuery, sendAgain } from './dispatches';
 
 /** One message as it was sent, and what became of it. */
 export function DispatchPage() {
   const { t } = useTranslation();
   const { id = '' } = useParams();
   const { data, error, refetch } = useQuery(dispatchQuery(Number(id)));
+  const city = useSession()?.zoneCity ?? '';
+  const tell = useTell();
+  const client = useQueryClient();
+  const again = useMutation({
+    mutationFn: () => sendAgain(Number(id)),
+    onSuccess: () => {
+      tell(t('dispatch.onItsWay'));
+      void client.invalidateQueries();
+    },
+    onError: (failed) => tell(failed instanceof ApiError ? failed.message : t('failure.unexpected'), { tone: 'broken' }),
+  });
   if (error) {
     return (
       <div className="p-5">
@@ -24,8 +39,8 @@ export function DispatchPage() {
   const facts: [string, string][] = [
     [t('dispatch.to'), data.name ? `${data.name} <${data.recipient}>` : data.recipient],
     [t('dispatch.what'), t(`kind.${data.kind}`)],
-    [t('dispatch.written'), momentText(data.createdAt)],
-    [t('dispatch.state'), `${t(`dispatch.${data.state}`)}${data.sentAt ? `, ${momentText(data.sentAt)}` : ''}`],
+    [t('dispatch.written'), momentText(data.createdLocal, city)],
+    [t('dispatch.state'), `${t(`dispatch.${data.state}`)}${data.sentLocal ? `, ${momentText(data.sentLocal, city)}` : ''}`],
     [t('dispatch.tries'), String(data.tries)],
     [t('dispatch.answer'), data.outcome ?? '–'],
     [t('dispatch.messageId'), data.messageId],
@@ -50,6 +65,16 @@ export function DispatchPage() {
               </div>
             ))}
           </dl>
+          {data.mayGoAgain && (
+            <p className="mt-3 flex flex-wrap items-center gap-4">
+              <Button look="main" disabled={again.isPending} onClick={() => again.mutate()}>
+                {t('dispatch.sendAgain')}
+              </Button>
+              <Link className="changeable" to="/people">
+                {t('unsendable.mend')}
+              </Link>
+            </p>
+          )}
           {data.meetingId && (
             <p className="mt-3">
               <Link className="changeable" to={`/meetings/${data.meetingId}`}>

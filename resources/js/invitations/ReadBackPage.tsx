@@ -17,11 +17,14 @@ import { letterQuery, readBackQuery, type Odd, type ReadBack } from './readBack'
 /** The check page before sending. */
 export function ReadBackPage() {
   const { id = '' } = useParams();
+  const query = useQuery(readBackQuery(id));
   return (
-    <Awaited query={useQuery(readBackQuery(id))}>
+    <Awaited query={query}>
       {(data) =>
         data.meeting.status === 'sent' || data.meeting.status === 'called_off' ? (
-          <Navigate to={`/meetings/${id}`} replace />
+          query.isFetching ? null : (
+            <Navigate to={`/meetings/${id}`} replace />
+          )
         ) : (
           <Shown data={data} />
         )
@@ -189,6 +192,19 @@ function Odds({ data, people }: { data: ReadBack; people: Map<string, Person> })
           </Link>
         </div>
       ))}
+      {data.unsendable.map(({ personId, problem }) => (
+        <div key={personId} className="mb-2 border-l-4 border-broken pl-3">
+          <p className="font-semibold">
+            {t(`unsendable.${problem}`, {
+              name: called(people.get(personId) ?? { name: null, email: '?' }),
+              address: people.get(personId)?.email,
+            })}
+          </p>
+          <Link className="changeable" to="/people">
+            {t('unsendable.mend')}
+          </Link>
+        </div>
+      ))}
       {shown.slice(0, all ? undefined : ODDS_SHOWN).map((odd) => (
         <div key={key(odd)} className={`mb-2 border-l-4 pl-3 ${odd.code === 'clash' && odd.required ? 'border-broken' : 'border-odd'}`}>
           <OddText odd={odd} people={people} />
@@ -207,7 +223,7 @@ function Odds({ data, people }: { data: ReadBack; people: Map<string, Person> })
           {all ? t('sheet.fewer') : t('sheet.more', { count: shown.length - ODDS_SHOWN })}
         </Button>
       )}
-      {shown.length === 0 && data.missing.length === 0 && (
+      {shown.length === 0 && data.missing.length === 0 && data.unsendable.length === 0 && (
         <p className="font-semibold text-good">{data.odd.length === 0 ? t('readBack.nothingOdd') : t('readBack.allLeft')}</p>
       )}
     </section>
@@ -245,6 +261,18 @@ function OddText({ odd, people }: { odd: Odd; people: Map<string, Person> }) {
           </p>
         </>
       );
+    case 'skipped':
+      return (
+        <>
+          {odd.dates.map((date) => (
+            <p key={date.date} className="font-semibold">
+              {t('odd.skipped', { date: dayMonth(date.date), clock: clock(date.date), reads: clock(date.reads), place: odd.place })}
+            </p>
+          ))}
+        </>
+      );
+    case 'past':
+      return <p className="font-semibold">{t('odd.past', { count: odd.count, of: odd.of })}</p>;
     case 'agenda_longer':
       return <p className="font-semibold">{t('odd.agenda_longer', { minutes: odd.minutes, of: odd.of })}</p>;
     default:

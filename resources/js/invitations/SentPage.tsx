@@ -1,14 +1,17 @@
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useSearchParams } from 'react-router';
+import { ApiError } from '../lib/api';
 import { useDebounced } from '../lib/useDebounced';
+import { Button } from '../ui/Button';
 import { ErrorNote } from '../ui/ErrorNote';
 import { SelectField, TextField } from '../ui/Field';
+import { useTell } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { Pager } from '../ui/Pager';
 import { DispatchList } from './DispatchList';
-import { dispatchesQuery } from './dispatches';
+import { dispatchesQuery, sendAllAgain } from './dispatches';
 
 /** The dispatch book. */
 export function SentPage() {
@@ -19,9 +22,30 @@ export function SentPage() {
   const meeting = params.get('meeting') ?? '';
   const page = Number(params.get('page') ?? 1);
   const { data, error, refetch } = useQuery(dispatchesQuery(useDebounced(q, 150), state, meeting, page));
+  const tell = useTell();
+  const client = useQueryClient();
+  const again = useMutation({
+    mutationFn: () => sendAllAgain(meeting),
+    onSuccess: (count) => {
+      tell(t('sent.onTheirWay', { count }));
+      void client.invalidateQueries();
+    },
+    onError: (failed) => tell(failed instanceof ApiError ? failed.message : t('failure.unexpected'), { tone: 'broken' }),
+  });
   const go = (next: Record<string, string>) => setParams({ ...(state ? { state } : {}), ...(meeting ? { meeting } : {}), ...next });
   return (
-    <Page title={t('sent.title')} heading={data ? t('sent.heading', { count: data.total }) : t('sent.title')}>
+    <Page
+      title={t('sent.title')}
+      heading={data ? t('sent.heading', { count: data.total }) : t('sent.title')}
+      aside={
+        data &&
+        data.undelivered > 0 && (
+          <Button disabled={again.isPending} onClick={() => again.mutate()}>
+            {t('sent.allAgain', { count: data.undelivered })}
+          </Button>
+        )
+      }
+    >
       <main className="max-w-6xl px-5 py-4">
         <div className="mb-3 grid max-w-2xl grid-cols-[2fr_1fr] gap-3">
           <TextField

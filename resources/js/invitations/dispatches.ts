@@ -1,6 +1,6 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { z } from 'zod';
-import { getJson } from '../lib/api';
+import { getJson, send, sendJson } from '../lib/api';
 
 const rowShape = z.object({
   id: z.number(),
@@ -13,11 +13,12 @@ const rowShape = z.object({
   messageId: z.string(),
   state: z.enum(['waiting', 'sending', 'sent', 'refused', 'given_up', 'replaced', 'taken_back']),
   tries: z.number(),
-  holdUntil: z.string(),
-  nextTryAt: z.string().nullable(),
-  sentAt: z.string().nullable(),
+  /** On the clock of whoever is signed in. */
+  createdLocal: z.string(),
+  sentLocal: z.string().nullable(),
+  nextTryLocal: z.string().nullable(),
+  mayGoAgain: z.boolean(),
   outcome: z.string().nullable(),
-  createdAt: z.string(),
 });
 export type Dispatch = z.infer<typeof rowShape>;
 
@@ -27,7 +28,7 @@ export const dispatchesQuery = (q: string, state: string, meeting: string, page:
     queryFn: ({ signal }) =>
       getJson(
         `dispatches?${new URLSearchParams({ q, state, meeting, page: String(page) })}`,
-        z.object({ dispatches: z.array(rowShape), page: z.number(), pages: z.number(), total: z.number() }),
+        z.object({ dispatches: z.array(rowShape), page: z.number(), pages: z.number(), total: z.number(), undelivered: z.number() }),
         signal,
       ),
     placeholderData: keepPreviousData,
@@ -45,3 +46,10 @@ export const dispatchQuery = (id: number) =>
       ),
     meta: { live: true },
   });
+
+/** What did not arrive goes out once more. */
+export const sendAgain = (id: number): Promise<void> => send('POST', `dispatches/${id}/again`);
+
+/** All that did not arrive, of one meeting or of all; answers how many are on their way. */
+export const sendAllAgain = (meeting: string): Promise<number> =>
+  sendJson('POST', 'dispatches/again', meeting ? { meeting } : {}, z.object({ count: z.number() })).then(({ count }) => count);

@@ -14,14 +14,18 @@ const odd = z.discriminatedUnion('code', [
   z.object({ code: z.literal('night'), personId: z.string(), times: z.array(z.string()), count: z.number(), of: z.number() }),
   z.object({ code: z.literal('off_hours'), personId: z.string(), times: z.array(z.string()), count: z.number(), of: z.number() }),
   z.object({ code: z.literal('agenda_longer'), minutes: z.number(), of: z.number() }),
+  z.object({ code: z.literal('skipped'), dates: z.array(z.object({ date: z.string(), reads: z.string() })), place: z.string() }),
+  z.object({ code: z.literal('past'), count: z.number(), of: z.number() }),
   ...(['no_host', 'no_purpose', 'no_join', 'no_place', 'open_end'] as const).map((code) => z.object({ code: z.literal(code) })),
 ]);
 export type Odd = z.infer<typeof odd>;
 
 const shape = z.object({
   meeting: meetingShape,
-  missing: z.array(z.enum(['title', 'people', 'kit', 'dates', 'plain_dates'])),
+  missing: z.array(z.enum(['title', 'people', 'kit', 'kit_unsettled', 'dates', 'plain_dates'])),
   odd: z.array(odd),
+  /** Whom no mail can reach at the address that is known. */
+  unsendable: z.array(z.object({ personId: z.string(), problem: z.enum(['impossible', 'letters']) })),
   recipients: z.array(
     z.object({
       person: personShape,
@@ -41,7 +45,9 @@ export const readBackQuery = (id: string) =>
   queryOptions({
     queryKey: ['read-back', id],
     queryFn: ({ signal }) => getJson(`meetings/${id}/read-back`, shape, signal),
+    // What was read back before a change, a sending or its taking back is no read-back any more.
     staleTime: 0,
+    gcTime: 0,
     meta: { live: true },
   });
 

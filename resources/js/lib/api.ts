@@ -32,7 +32,8 @@ const token = () => {
 
 type Asked = { method?: string; body?: unknown; file?: Blob | undefined; signal?: AbortSignal | undefined };
 
-async function ask(path: string, { method = 'GET', body, file, signal }: Asked): Promise<Response> {
+async function ask(path: string, asked: Asked, isAgain = false): Promise<Response> {
+  const { method = 'GET', body, file, signal } = asked;
   let response: Response;
   try {
     response = await fetch(`/api/${path}`, {
@@ -54,6 +55,11 @@ async function ask(path: string, { method = 'GET', body, file, signal }: Asked):
   }
   if (response.ok) {
     return response;
+  }
+  if (response.status === 419 && !isAgain) {
+    // The word of an earlier session: a new one comes with the next answer.
+    await fetch('/api/session', { credentials: 'same-origin', headers: { Accept: 'application/json' } }).catch(() => undefined);
+    return ask(path, asked, true);
   }
   const said = failure.safeParse(await response.json().catch(() => null));
   throw said.success

@@ -60,7 +60,8 @@ function listenAlone(channel: string, tell: (what: 'open' | 'changed') => void):
   let end: () => void = () => undefined;
   const open = () => {
     source = new EventSource(`/live/${channel}`);
-    source.onopen = () => tell('open');
+    // What was said while the line was down is not known: the page asks anew.
+    source.onopen = () => tell('changed');
     source.onmessage = () => tell('changed');
   };
   const close = () => {
@@ -70,6 +71,11 @@ function listenAlone(channel: string, tell: (what: 'open' | 'changed') => void):
   const beat = setInterval(() => {
     if (source?.readyState === EventSource.OPEN) {
       tell('open');
+    } else if (source?.readyState === EventSource.CLOSED && !ended) {
+      // Hung up: perhaps another role, perhaps signed out. The page finds out, and listens again if it may.
+      source.close();
+      tell('changed');
+      open();
     }
   }, POLL / 4);
   // A page that is put aside, to be shown again by going back, must not hold the line.

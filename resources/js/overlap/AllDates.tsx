@@ -21,7 +21,6 @@ export function AllDates({ planned, durationMinutes, selected, choose, take, sin
   const many = columns.length > MANY;
   const at = (minutes: number) => `${(minutes / AXIS) * 100}%`;
   const best = single ? undefined : fits[0];
-  const height = at(Math.min(durationMinutes, AXIS - columnBarAt));
 
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-1">
@@ -46,7 +45,10 @@ export function AllDates({ planned, durationMinutes, selected, choose, take, sin
           </div>
         </div>
         <div className="relative flex min-w-0 flex-1 gap-0.5">
-          {columns.map(({ state, ground, blocks }, index) => {
+          {columns.map(({ state, ground, blocks, barAt }, index) => {
+            // A date moved by itself stands where it is; one beyond the hours that are drawn stands at the edge.
+            const here = Math.max(0, Math.min(barAt, AXIS - 15));
+            const own = barAt === columnBarAt ? null : clock(state.wall);
             const previous = columns[index - 1]?.state.wall;
             const newMonth = previous === undefined || month(previous) !== month(state.wall);
             return (
@@ -56,7 +58,13 @@ export function AllDates({ planned, durationMinutes, selected, choose, take, sin
                 disabled={single}
                 onClick={() => choose(state.index)}
                 {...(many
-                  ? { 'aria-label': t('dates.column', { date: dayMonth(state.wall), free: state.requiredFree, required: state.required }) }
+                  ? {
+                      'aria-label': t('dates.column', {
+                        date: own ? `${dayMonth(state.wall)}, ${own}` : dayMonth(state.wall),
+                        free: state.requiredFree,
+                        required: state.required,
+                      }),
+                    }
                   : {})}
                 aria-pressed={single ? undefined : state.index === selected}
                 className={`flex flex-1 flex-col text-left ${many ? 'min-w-5' : 'min-w-12'}`}
@@ -92,19 +100,20 @@ export function AllDates({ planned, durationMinutes, selected, choose, take, sin
                   ))}
                   <span
                     className="absolute inset-x-0 z-10 border-y-2 border-[#17202b] bg-sun/45"
-                    style={{ top: at(columnBarAt), height }}
+                    style={{ top: at(here), height: at(Math.min(durationMinutes, AXIS - here)) }}
                   />
                   <span
                     className={`tight absolute inset-x-0.5 z-10 flex items-center justify-center rounded border-2 px-0.5 text-[0.6875rem] leading-4 font-bold ${
                       state.requiredFree < state.required ? 'border-broken bg-sheet text-ink' : 'border-[#17202b] bg-sun text-on-sun'
                     }`}
-                    style={{ top: at(columnBarAt) }}
+                    style={{ top: at(here) }}
                   >
-                    {many
-                      ? state.requiredFree < state.required
-                        ? '!'
-                        : ''
-                      : t('dates.free', { free: state.requiredFree, required: state.required })}
+                    {own ??
+                      (many
+                        ? state.requiredFree < state.required
+                          ? '!'
+                          : ''
+                        : t('dates.free', { free: state.requiredFree, required: state.required }))}
                   </span>
                 </span>
               </button>

@@ -21,6 +21,7 @@ const strip = (over: Partial<DateStripProps>) => {
     selected: 0,
     choose: vi.fn(),
     drop: vi.fn(),
+    usual: '15:30',
     dropped: [],
     restore: vi.fn(),
     complete: true,

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
-import { dayMonth, shortDate } from '../lib/time';
+import { clock, dayMonth, shortDate } from '../lib/time';
 import type { DateState } from './board';
 import { dateWords, type People } from './words';
 
@@ -10,6 +10,8 @@ export type DateStripProps = {
   selected: number;
   choose: (index: number) => void;
   drop: ((wall: string) => void) | null;
+  /** The time of day of the series, "15:30": a date at another one says so. */
+  usual: string | null;
   dropped: string[];
   restore: (wall: string) => void;
   complete: boolean;
@@ -22,7 +24,7 @@ const EDGE = { good: 'border-b-good', odd: 'border-b-odd border-b-2 [border-bott
 const INK = { good: 'text-muted', odd: 'text-odd', broken: 'text-broken' };
 
 /** Every date with its state in words; of many dates, those that do not fit, and a count of the rest. */
-export function DateStrip({ dates, people, selected, choose, drop, dropped, restore, complete, children }: DateStripProps) {
+export function DateStrip({ dates, people, selected, choose, drop, usual, dropped, restore, complete, children }: DateStripProps) {
   const { t } = useTranslation();
   const judged = dates.map((state) => ({ state, words: dateWords(t, state, people) }));
   const shown =
@@ -42,7 +44,10 @@ export function DateStrip({ dates, people, selected, choose, drop, dropped, rest
                 title={[shortDate(state.wall), ...words.all].join(', ')}
                 className={`flex w-full flex-col rounded border border-b-4 border-line px-1.5 py-1 text-left ${EDGE[words.tone]} ${active ? 'bg-ink text-on-ink' : 'bg-sheet'}`}
               >
-                <span className="narrow block font-semibold">{dayMonth(state.wall)}</span>
+                <span className="narrow block font-semibold">
+                  {dayMonth(state.wall)}
+                  {usual !== null && clock(state.wall) !== usual && <span className="font-normal"> {clock(state.wall)}</span>}
+                </span>
                 <span className={`tight line-clamp-2 text-note leading-[0.9rem] font-medium ${active ? '' : INK[words.tone]}`}>
                   {words.text}
                 </span>

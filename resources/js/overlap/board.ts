@@ -50,7 +50,7 @@ const day = z.object({
   panes: z.array(pane),
   standings: z.array(standing),
 });
-const column = z.object({ state: dateState, ground: z.array(segment), blocks: z.array(segment) });
+const column = z.object({ state: dateState, ground: z.array(segment), blocks: z.array(segment), barAt: z.number() });
 const fit = z.object({
   clock: z.string(),
   at: z.number(),
@@ -62,6 +62,11 @@ const fit = z.object({
 
 export const boardShape = z.object({
   ...seriesShape.shape,
+  /** No rule has the moved dates: what the words would mean, and whether single dates can say it. */
+  choice: z.object({ words: z.string(), differ: z.number(), of: z.number(), dates: z.boolean() }).nullable(),
+  /** Dates whose time the anchor's clock skips. */
+  skipped: z.array(z.object({ date: z.string(), reads: z.string() })),
+  past: z.number(),
   movedFrom: z.string().nullable(),
   zone: z.string(),
   zoneCity: z.string(),
@@ -104,8 +109,8 @@ export const boardQuery = (meetingId: string, sheet: Sheet, index: number) => {
 };
 
 /** Where the bar was let go: the server says what that makes of the series. */
-export const moveBar = (meetingId: string, sheet: Sheet, index: number, shiftMinutes: number) =>
-  sendJson('POST', 'board', { ...boardWire(sheet), meetingId, index, shiftMinutes }, boardShape);
+export const moveBar = (meetingId: string, sheet: Sheet, index: number, shiftMinutes: number, moveAs?: 'words' | 'dates') =>
+  sendJson('POST', 'board', { ...boardWire(sheet), meetingId, index, shiftMinutes, ...(moveAs ? { moveAs } : {}) }, boardShape);
 
 /** Another anchor zone: the first date stays at its moment, and from there on the other clock counts. */
 export const anchorIn = (meetingId: string, sheet: Sheet, index: number, zone: string) =>

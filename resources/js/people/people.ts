@@ -45,20 +45,27 @@ export const suggestQuery = (q: string) =>
   });
 
 const checkShape = z.object({
+  typed: z.string(),
   address: z.string().nullable(),
   name: z.string().nullable(),
   problem: z.string().nullable(),
   suggestion: z.string().nullable(),
   message: z.string().nullable(),
 });
+export type AddressCheck = z.infer<typeof checkShape>;
 
 export const addressQuery = (address: string) =>
   queryOptions({
     queryKey: ['address', address],
-    queryFn: ({ signal }) => sendJson('POST', 'guests/check', { address }, checkShape, signal),
+    queryFn: async ({ signal }): Promise<AddressCheck[]> =>
+      (await sendJson('POST', 'guests/check', { address }, z.object({ addresses: z.array(checkShape) }), signal)).addresses,
     enabled: address.trim() !== '',
     placeholderData: keepPreviousData,
     staleTime: 60_000,
   });
 
-export const rememberGuest = (address: string) => sendJson('POST', 'guests', { address }, personShape);
+/** The people with these addresses: all of them, or none. */
+export const rememberGuests = (addresses: string[]) => sendJson('POST', 'guests', { addresses }, z.array(personShape));
+
+/** An address as it is handed in, with the name that stood beside it. */
+export const written = ({ name, address }: AddressCheck): string => (name ? `"${name.replaceAll('"', '')}" <${address}>` : (address ?? ''));

@@ -1,6 +1,7 @@
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import { z } from 'zod';
-import { getJson } from '../lib/api';
+import { getJson, send } from '../lib/api';
+import { wallAt } from '../lib/time';
 
 const clock = z.object({
   zone: z.string(),
@@ -41,10 +42,24 @@ export const sessionQuery = queryOptions({
   queryKey: ['session'],
   queryFn: ({ signal }) => getJson('session', sessionShape, signal),
   staleTime: 60_000,
-  refetchInterval: 300_000,
+  // While there is no answer it is asked for every few seconds.
+  refetchInterval: (query) => (query.state.error ? 5_000 : 300_000),
+  retry: false,
   meta: { live: true },
 });
+
+const offsetAt = (own: Clock, now: number): number =>
+  own.changes.reduce((offset, change) => (Date.parse(change.at) <= now ? change.offset : offset), own.offset);
+
+/** What the own clock of whoever is signed in shows at a moment of these days. */
+export function useOwnWall(): (moment: number) => string {
+  const own = useSession()?.clocks?.[0];
+  return (moment) => wallAt(moment, own ? offsetAt(own, moment) : 0);
+}
 
 export function useSession(): Session | undefined {
   return useQuery(sessionQuery).data;
 }
+
+/** Another address for one's own account: asked for here, it counts once both addresses have agreed. */
+export const askForAddress = (email: string, password: string): Promise<void> => send('POST', 'session/address', { email, password });

@@ -1,7 +1,8 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { AddPerson } from './AddPerson';
+import { EntriesProvider, useFinishEntries } from './entries';
 
 const person = (id: string, name: string | null, email: string, kind = 'colleague') => ({
   id,
@@ -15,6 +16,14 @@ const person = (id: string, name: string | null, email: string, kind = 'colleagu
   hours: {},
   hoursAssumed: true,
   initials: 'IV',
+});
+const read = (typed: string, address: string | null, problem: string | null = null, name: string | null = null) => ({
+  typed,
+  address,
+  name,
+  problem,
+  suggestion: problem === 'bad_domain' ? 'rosa@anden.example' : null,
+  message: problem === null ? null : 'What stands after the @ cannot be.',
 });
 const answers: Record<string, unknown> = {};
 
@@ -49,7 +58,7 @@ describe('AddPerson', () => {
     await screen.findByRole('option', { name: /Inês Varela/ });
     fireEvent.keyDown(input, { key: 'ArrowDown' });
     fireEvent.keyDown(input, { key: 'Enter' });
-    expect(add).toHaveBeenCalledExactlyOnceWith(expect.objectContaining({ id: '2' }));
+    expect(add).toHaveBeenCalledExactlyOnceWith([expect.objectContaining({ id: '2' })]);
     expect(input).toHaveValue('');
   });
 
@@ -61,18 +70,73 @@ describe('AddPerson', () => {
   });
 
   it('points out a slip and takes the address that was meant', async () => {
-    answers['/api/guests/check'] = {
-      address: null,
-      name: null,
-      problem: 'bad_domain',
-      suggestion: 'rosa@anden.example',
-      message: 'What stands after the @ cannot be.',
-    };
-    answers['/api/guests'] = person('9', null, 'rosa@anden.example', 'guest');
+    answers['/api/guests/check'] = { addresses: [read('rosa@anden,example', null, 'bad_domain')] };
+    answers['/api/guests'] = [person('9', null, 'rosa@anden.example', 'guest')];
     const add = vi.fn();
     fireEvent.change(field(add), { target: { value: 'rosa@anden,example' } });
     expect(await screen.findByRole('status')).toHaveTextContent('What stands after the @ cannot be.');
     fireEvent.mouseDown(await screen.findByRole('option', { name: 'Did you mean rosa@anden.example?' }));
-    await waitFor(() => expect(add).toHaveBeenCalledExactlyOnceWith(expect.objectContaining({ email: 'rosa@anden.example' })));
+    await waitFor(() => expect(add).toHaveBeenCalledExactlyOnceWith([expect.objectContaining({ email: 'rosa@anden.example' })]));
+  });
+
+  it('shows a block of addresses one by one, takes those that are fine and leaves the rest in the field', async () => {
+    answers['/api/guests/check'] = {
+      addresses: [
+        read('a@x.example', 'a@x.example'),
+        read('nobody', null, 'no_at'),
+        read('Karl Drei <c@x.example>', 'c@x.example', null, 'Karl Drei'),
+      ],
+    };
+    answers['/api/guests'] = [person('1', null, 'a@x.example', 'guest'), person('2', 'Karl Drei', 'c@x.example', 'guest')];
+    const add = vi.fn();
+    const input = field(add);
+    fireEvent.change(input, { target: { value: 'a@x.example, nobody; Karl Drei <c@x.example>' } });
+    expect(await screen.findByText('Karl Drei <c@x.example>')).toBeInTheDocument();
+    fireEvent.mouseDown(await screen.findByRole('option', { name: 'Add these 2 people' }));
+    await waitFor(() =>
+      expect(add).toHaveBeenCalledExactlyOnceWith([expect.objectContaining({ id: '1' }), expect.objectContaining({ id: '2' })]),
+    );
+    expect(input).toHaveValue('nobody');
+  });
+
+  describe('when the sheet goes on to its next step', () => {
+    const typed = async (text: string, add: () => void) => {
+      let finish: () => Promise<boolean> = () => Promise.resolve(false);
+      const Step = () => {
+        finish = useFinishEntries();
+        return null;
+      };
+      render(
+        <QueryClientProvider client={new QueryClient()}>
+          <EntriesProvider>
+            <AddPerson taken={[]} add={add} />
+            <Step />
+          </EntriesProvider>
+        </QueryClientProvider>,
+      );
+      const input = screen.getByRole('combobox', { name: 'Add a person' });
+      fireEvent.change(input, { target: { value: text } });
+      return { input, went: await act(() => finish()) };
+    };
+
+    it('takes an address that was typed and not entered', async () => {
+      answers['/api/guests/check'] = { addresses: [read('a@x.example', 'a@x.example')] };
+      answers['/api/guests'] = [person('1', null, 'a@x.example', 'guest')];
+      const add = vi.fn();
+      const { input, went } = await typed('a@x.example', add);
+      expect(went).toBe(true);
+      expect(add).toHaveBeenCalledExactlyOnceWith([expect.objectContaining({ id: '1' })]);
+      expect(input).toHaveValue('');
+    });
+
+    it('stops and points at what could mean several things, or nothing', async () => {
+      answers['/api/people/suggest'] = [person('1', 'Inês Varela', 'ines@x.example'), person('2', 'Inga Moe', 'inga@x.example')];
+      const add = vi.fn();
+      const { input, went } = await typed('in', add);
+      expect(went).toBe(false);
+      expect(add).not.toHaveBeenCalled();
+      expect(input).toHaveFocus();
+      expect(await screen.findByText(/not added yet/)).toBeInTheDocument();
+    });
   });
 });

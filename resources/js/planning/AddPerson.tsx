@@ -1,100 +1,163 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useId, useRef, useState, type KeyboardEvent } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ApiError } from '../lib/api';
 import { useDebounced } from '../lib/useDebounced';
-import { addressQuery, called, rememberGuest, suggestQuery, type Person } from '../people/people';
+import { addressQuery, called, rememberGuests, suggestQuery, written, type AddressCheck, type Person } from '../people/people';
+import { useOpenEntry } from './entries';
 
-export type AddPersonProps = { taken: string[]; add: (person: Person) => void };
+export type AddPersonProps = { taken: string[]; add: (people: Person[]) => void };
 
-type Choice = { key: string; kind: 'person'; person: Person } | { key: string; kind: 'address'; address: string; corrected: boolean };
+type Choice =
+  | { key: string; kind: 'person'; person: Person }
+  | { key: string; kind: 'address'; address: string; corrected: boolean }
+  | { key: string; kind: 'block'; addresses: string[]; left: number };
 
-/** One field for everybody: colleagues by name, guests by address, checked as it is typed. */
+const looksLikeAddress = (text: string) => /[@<]/.test(text);
+const isFine = (check: AddressCheck) => check.address !== null && check.problem === null;
+
+/** One field for everybody: colleagues by name, guests by address, one or a block of them, checked as they are typed. */
 export function AddPerson({ taken, add }: AddPersonProps) {
   const { t } = useTranslation();
   const id = useId();
-  const field = useRef<HTMLInputElement>(null);
+  const client = useQueryClient();
+  const field = useRef<HTMLTextAreaElement>(null);
   const [typed, setTyped] = useState('');
   const [marked, setMarked] = useState(0);
+  const [unfinished, setUnfinished] = useState(false);
   const asked = useDebounced(typed.trim(), 120);
-  const looksLikeAddress = /[@<]/.test(asked);
-  const { data: found = [] } = useQuery(suggestQuery(asked));
-  const { data: check } = useQuery({ ...addressQuery(asked), enabled: looksLikeAddress });
+  const byAddress = looksLikeAddress(asked);
+  const { data: found = [] } = useQuery({ ...suggestQuery(asked), enabled: asked !== '' && !/[,;\n]/.test(asked) });
+  const { data: checks = [] } = useQuery({ ...addressQuery(asked), enabled: byAddress });
   const remember = useMutation({
-    mutationFn: rememberGuest,
-    onSuccess: (person) => {
-      add(person);
-      clear();
+    mutationFn: ({ addresses }: { addresses: string[]; rest: string }) => rememberGuests(addresses),
+    onSuccess: (people, { rest }) => {
+      add(people);
+      clear(rest);
     },
   });
 
-  const clear = () => {
-    setTyped('');
+  const clear = (rest = '') => {
+    setTyped(rest);
     setMarked(0);
+    setUnfinished(false);
     field.current?.focus();
   };
   const fresh = asked !== '' && typed.trim() === asked;
-  const people = fresh ? found.filter((person) => !taken.includes(person.id)) : [];
+  const people = fresh && found.length > 0 && !/[,;\n]/.test(asked) ? found.filter((person) => !taken.includes(person.id)) : [];
+  const several = fresh && byAddress && checks.length > 1;
+  const check = fresh && byAddress && checks.length === 1 ? checks[0] : undefined;
   const known = people.some((person) => person.email === check?.address);
+  const fine = several ? checks.filter(isFine) : [];
+  const odd = several ? checks.filter((one) => !isFine(one)) : [];
   const choices: Choice[] = [
     ...people.map((person): Choice => ({ key: person.id, kind: 'person', person })),
-    ...(fresh && looksLikeAddress && check?.suggestion
-      ? [{ key: 'suggestion', kind: 'address' as const, address: check.suggestion, corrected: true }]
-      : []),
-    ...(fresh && looksLikeAddress && check?.address && !known
-      ? [{ key: 'address', kind: 'address' as const, address: asked, corrected: false }]
-      : []),
+    ...(check?.suggestion ? [{ key: 'suggestion', kind: 'address' as const, address: check.suggestion, corrected: true }] : []),
+    ...(check?.address && !known ? [{ key: 'address', kind: 'address' as const, address: written(check), corrected: false }] : []),
+    ...(fine.length > 0 ? [{ key: 'block', kind: 'block' as const, addresses: fine.map(written), left: odd.length }] : []),
   ];
   const take = (choice: Choice | undefined) => {
     if (choice?.kind === 'person') {
-      add(choice.person);
+      add([choice.person]);
       clear();
+    } else if (choice?.kind === 'address') {
+      remember.mutate({ addresses: [choice.address], rest: '' });
     } else if (choice) {
-      remember.mutate(choice.address);
+      // What cannot be taken stays in the field, to be mended.
+      remember.mutate({ addresses: choice.addresses, rest: odd.map((one) => one.typed).join(', ') });
     }
   };
+
+  // Typed and not entered: taken if it can only mean one thing, else pointed at.
+  useOpenEntry(typed.trim() !== '', async () => {
+    const text = typed.trim();
+    const pointAt = () => {
+      setUnfinished(true);
+      field.current?.focus();
+      return false;
+    };
+    try {
+      if (looksLikeAddress(text)) {
+        const now = await client.fetchQuery(addressQuery(text));
+        if (now.length === 0 || !now.every(isFine)) {
+          return pointAt();
+        }
+        add(await rememberGuests(now.map(written)));
+      } else {
+        const now = await client.fetchQuery(suggestQuery(text));
+        const named = now.filter((person) => called(person).localeCompare(text, undefined, { sensitivity: 'base' }) === 0);
+        if (named.length !== 1) {
+          return pointAt();
+        }
+        add(named);
+      }
+    } catch {
+      return pointAt();
+    }
+    setTyped('');
+    setUnfinished(false);
+    return true;
+  });
+
   const onKeyDown = (event: KeyboardEvent) => {
-    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+    if ((event.key === 'ArrowDown' || event.key === 'ArrowUp') && choices.length > 0) {
       event.preventDefault();
-      setMarked((now) => (choices.length === 0 ? 0 : (now + (event.key === 'ArrowDown' ? 1 : -1) + choices.length) % choices.length));
+      setMarked((now) => (now + (event.key === 'ArrowDown' ? 1 : -1) + choices.length) % choices.length);
     } else if (event.key === 'Enter') {
       event.preventDefault();
       take(choices[marked]);
     } else if (event.key === 'Escape') {
       setTyped('');
+      setUnfinished(false);
     }
   };
-  const open = fresh && (choices.length > 0 || asked !== '');
-  const problem = fresh && looksLikeAddress ? (check?.message ?? (check?.problem === 'slip' ? t('add.slip') : null)) : null;
-  const failed = remember.error instanceof ApiError ? (remember.error.field('address') ?? remember.error.message) : null;
+  const open = fresh;
+  const problem = check ? (check.message ?? (check.problem === 'slip' ? t('add.slip') : null)) : null;
+  const failed = remember.error instanceof ApiError ? (Object.values(remember.error.errors)[0]?.[0] ?? remember.error.message) : null;
+  const said = unfinished ? t('add.unfinished') : problem;
 
   return (
     <div className="relative mt-1">
-      <input
+      <textarea
         ref={field}
+        rows={1}
         role="combobox"
         aria-label={t('add.label')}
         aria-expanded={open}
         aria-controls={`${id}-list`}
         aria-autocomplete="list"
         aria-activedescendant={open && choices[marked] ? `${id}-${choices[marked].key}` : undefined}
-        aria-describedby={problem ? `${id}-problem` : undefined}
+        aria-describedby={said ? `${id}-problem` : undefined}
+        aria-invalid={unfinished ? true : undefined}
         autoComplete="off"
         placeholder={t('add.placeholder')}
         value={typed}
         onChange={(event) => {
           setTyped(event.target.value);
           setMarked(0);
+          setUnfinished(false);
         }}
         onKeyDown={onKeyDown}
-        className="w-full rounded-md border border-muted bg-sheet px-2.5 py-1.5"
+        className={`block field-sizing-content max-h-24 w-full resize-none rounded-md border bg-sheet px-2.5 py-1.5 ${unfinished ? 'border-broken' : 'border-muted'}`}
       />
       {open && (
         <div className="absolute inset-x-0 bottom-full z-30 mb-1 rounded-md border border-line bg-sheet shadow-xl">
-          {problem && (
+          {said && (
             <p id={`${id}-problem`} role="status" className="border-b border-line px-2.5 py-1.5 text-note font-semibold text-odd">
-              {problem}
+              {said}
             </p>
+          )}
+          {several && (
+            <ul className="max-h-48 overflow-y-auto border-b border-line px-2.5 py-1 text-note" aria-label={t('add.read')}>
+              {checks.map((one, index) => (
+                <li key={index} className="flex justify-between gap-3 py-0.5">
+                  <span className="min-w-0 truncate">{one.name ? `${one.name} <${one.address ?? ''}>` : (one.address ?? one.typed)}</span>
+                  <span className={isFine(one) ? 'text-good' : 'font-semibold text-odd'}>
+                    {isFine(one) ? t('add.fine') : (one.message ?? t('add.meant', { address: one.suggestion ?? '' }))}
+                  </span>
+                </li>
+              ))}
+            </ul>
           )}
           <div id={`${id}-list`} role="listbox" aria-label={t('add.found')} className="max-h-64 overflow-y-auto">
             {choices.map((choice, index) => (
@@ -111,28 +174,11 @@ export function AddPerson({ taken, add }: AddPersonProps) {
                   take(choice);
                 }}
               >
-                {choice.kind === 'person' ? (
-                  <>
-                    <span className="font-semibold">{called(choice.person)}</span>{' '}
-                    <span className="text-note text-muted">
-                      {[
-                        choice.person.kind === 'guest' ? t('sheet.outside') : (choice.person.job ?? ''),
-                        choice.person.city ?? '',
-                        choice.person.name ? choice.person.email : '',
-                      ]
-                        .filter(Boolean)
-                        .join(', ')}
-                    </span>
-                  </>
-                ) : choice.corrected ? (
-                  <span className="font-semibold text-good">{t('add.correct', { address: choice.address })}</span>
-                ) : (
-                  <span>{t('add.guest', { address: choice.address })}</span>
-                )}
+                <ChoiceText choice={choice} />
               </div>
             ))}
           </div>
-          {choices.length === 0 && <p className="px-2.5 py-1.5 text-muted">{looksLikeAddress ? t('add.notYet') : t('add.none')}</p>}
+          {choices.length === 0 && !several && <p className="px-2.5 py-1.5 text-muted">{byAddress ? t('add.notYet') : t('add.none')}</p>}
         </div>
       )}
       {failed && (
@@ -141,5 +187,30 @@ export function AddPerson({ taken, add }: AddPersonProps) {
         </p>
       )}
     </div>
+  );
+}
+
+function ChoiceText({ choice }: { choice: Choice }) {
+  const { t } = useTranslation();
+  if (choice.kind === 'person') {
+    const { person } = choice;
+    return (
+      <>
+        <span className="font-semibold">{called(person)}</span>{' '}
+        <span className="text-note text-muted">
+          {[person.kind === 'guest' ? t('sheet.outside') : (person.job ?? ''), person.city ?? '', person.name ? person.email : '']
+            .filter(Boolean)
+            .join(', ')}
+        </span>
+      </>
+    );
+  }
+  if (choice.kind === 'block') {
+    return <span className="font-semibold">{t('add.block', { count: choice.addresses.length })}</span>;
+  }
+  return choice.corrected ? (
+    <span className="font-semibold text-good">{t('add.correct', { address: choice.address })}</span>
+  ) : (
+    <span>{t('add.guest', { address: choice.address })}</span>
   );
 }

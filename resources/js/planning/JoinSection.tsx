@@ -1,9 +1,10 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ApiError, sendJson } from '../lib/api';
 import { Button } from '../ui/Button';
 import { SelectField, TextField } from '../ui/Field';
+import { useOpenEntry } from './entries';
 import { kitShape, meetingQuery, type Kit, type Meeting } from './meetings';
 import type { SectionProps } from './WhatSection';
 
@@ -13,15 +14,27 @@ export function JoinSection({ sheet, change, meeting }: SectionProps & { meeting
   const client = useQueryClient();
   const [kit, setKit] = useState<Kit | null>(meeting.kit);
   const [passcode, setPasscode] = useState<string | null>(null);
+  const field = useRef<HTMLInputElement>(null);
   const online = sheet.joinMode === 'online' || sheet.joinMode === 'both';
   const make = useMutation({
-    mutationFn: (typed: string) => sendJson('POST', `meetings/${meeting.id}/kit`, { passcode: typed }, kitShape),
+    // Without a word, the kit it has or one made now; else another passcode, typed or made up.
+    mutationFn: (typed: string | null) =>
+      sendJson('POST', `meetings/${meeting.id}/kit`, typed === null ? {} : { passcode: typed, change: true }, kitShape),
     onSuccess: (made) => {
       setKit(made);
       setPasscode(null);
       void client.invalidateQueries({ queryKey: meetingQuery(meeting.id).queryKey });
     },
   });
+  useOpenEntry(passcode !== null && kit !== null && passcode !== kit.passcode, () =>
+    make.mutateAsync(passcode ?? '').then(
+      () => true,
+      () => {
+        field.current?.focus();
+        return false;
+      },
+    ),
+  );
   const error = make.error instanceof ApiError ? (make.error.field('passcode') ?? make.error.message) : undefined;
 
   // A sheet that is online from the start, such as a copy, gets its own room.
@@ -29,7 +42,7 @@ export function JoinSection({ sheet, change, meeting }: SectionProps & { meeting
   const ask = make.mutate;
   useEffect(() => {
     if (wanted) {
-      ask('');
+      ask(null);
     }
   }, [wanted, ask]);
 
@@ -79,6 +92,11 @@ export function JoinSection({ sheet, change, meeting }: SectionProps & { meeting
           <p className="text-note text-muted">
             {t('join.phone', { numbers: kit.dialIns.map((dialIn) => `${dialIn.country} ${dialIn.number}`).join(', '), pin: kit.pin })}
           </p>
+          {!kit.settled && (
+            <p role="status" className="font-semibold text-odd">
+              {t('join.unsettled')}
+            </p>
+          )}
           {passcode !== null && (
             <form
               className="mt-2 flex items-end gap-2"
@@ -89,6 +107,7 @@ export function JoinSection({ sheet, change, meeting }: SectionProps & { meeting
             >
               <TextField
                 label={t('join.passcodeNew')}
+                ref={field}
                 autoFocus
                 autoComplete="off"
                 value={passcode}
@@ -108,7 +127,7 @@ export function JoinSection({ sheet, change, meeting }: SectionProps & { meeting
       {online && !kit && error && (
         <div role="alert">
           <p className="font-semibold text-broken">{error}</p>
-          <Button look="quiet" onClick={() => make.mutate('')}>
+          <Button look="quiet" onClick={() => make.mutate(null)}>
             {t('failure.again')}
           </Button>
         </div>

@@ -188,16 +188,28 @@ function Shown({ meeting }: { meeting: Meeting }) {
 
 function StatusLine({ meeting }: { meeting: Meeting }) {
   const { t } = useTranslation();
+  const city = useSession()?.zoneCity ?? '';
   if (meeting.status === 'called_off') {
     return (
       <span className="font-semibold text-broken">
-        {t('meeting.statusCalledOff', { date: shortDate((meeting.calledOffAt ?? '').slice(0, 19)) })}
+        {t('meeting.statusCalledOff', {
+          date: shortDate(meeting.calledOffLocal ?? meeting.updatedLocal),
+          clock: clock(meeting.calledOffLocal ?? ''),
+          city,
+        })}
       </span>
     );
   }
   if (meeting.status === 'sent') {
     return (
-      <span>{t('meeting.statusSent', { date: shortDate((meeting.sentAt ?? '').slice(0, 19)), coordinator: meeting.coordinator })}</span>
+      <span>
+        {t('meeting.statusSent', {
+          date: shortDate(meeting.sentLocal ?? meeting.updatedLocal),
+          clock: clock(meeting.sentLocal ?? ''),
+          city,
+          coordinator: meeting.coordinator,
+        })}
+      </span>
     );
   }
   return <span>{t(`status.${meeting.status}`)}</span>;

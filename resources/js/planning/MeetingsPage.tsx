@@ -1,4 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useChooseFile } from '../imports/ImportArea';
@@ -20,10 +21,24 @@ export function MeetingsPage() {
   const plans = useSession()?.account?.plans ?? false;
   const chooseFile = useChooseFile();
   const [params, setParams] = useSearchParams();
-  const q = params.get('q') ?? '';
+  // What is typed is held here; the address of the page follows once it rests.
+  const [typed, setTyped] = useState(params.get('q') ?? '');
+  const q = useDebounced(typed, 150);
   const which = params.get('which') ?? 'all';
   const page = Number(params.get('page') ?? 1);
-  const list = useQuery(meetingsQuery(useDebounced(q, 150), which, page));
+  const list = useQuery(meetingsQuery(q, which, page));
+  const known = params.get('q') ?? '';
+  const written = useRef(known);
+  useEffect(() => {
+    if (known !== written.current) {
+      // Somebody followed a link, or went back.
+      written.current = known;
+      setTyped(known);
+    } else if (q === typed && q !== known) {
+      written.current = q;
+      setParams({ ...(q ? { q } : {}), which }, { replace: true });
+    }
+  }, [q, known, typed, which, setParams]);
   const start = useMutation({
     mutationFn: (from?: string) => startMeeting(from),
     onSuccess: (meeting) => navigate(`/meetings/${meeting.id}/plan`),
@@ -54,11 +69,15 @@ export function MeetingsPage() {
           <TextField
             label={t('meetings.search')}
             type="search"
-            value={q}
+            value={typed}
             placeholder={t('meetings.searchHint')}
-            onChange={(event) => setParams({ q: event.target.value, which }, { replace: true })}
+            onChange={(event) => setTyped(event.target.value)}
           />
-          <SelectField label={t('meetings.which')} value={which} onChange={(event) => setParams({ q, which: event.target.value })}>
+          <SelectField
+            label={t('meetings.which')}
+            value={which}
+            onChange={(event) => setParams({ ...(typed ? { q: typed } : {}), which: event.target.value })}
+          >
             {WHICH.map((one) => (
               <option key={one} value={one}>
                 {t(`meetings.filter.${one}`)}

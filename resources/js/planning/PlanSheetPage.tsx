@@ -1,7 +1,7 @@
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Link, Navigate, useNavigate, useParams } from 'react-router';
+import { Link, Navigate, useBlocker, useNavigate, useParams } from 'react-router';
 import { ApiError, send } from '../lib/api';
 import { clock, dayMonth, longDate, shortDate, weekday } from '../lib/time';
 import { useDebounced } from '../lib/useDebounced';
@@ -14,6 +14,7 @@ import { AnchorAdvice } from '../overlap/AnchorAdvice';
 import { DayStrips } from '../overlap/DayStrips';
 import { isNight } from '../overlap/words';
 import { called } from '../people/people';
+import { useOwnWall, useSession } from '../people/session';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { ErrorNote } from '../ui/ErrorNote';
@@ -22,13 +23,17 @@ import { Page } from '../ui/Page';
 import { Popover } from '../ui/Popover';
 import { useSheetKey } from '../lib/useSheetKey';
 import { WhenForm } from './DatesEditor';
+import { EntriesProvider, useFinishEntries } from './entries';
 import { JoinSection } from './JoinSection';
 import { meetingQuery, type Meeting } from './meetings';
+import { MoveChoice, type Choice } from './MoveChoice';
 import { Sentence } from './Sentence';
 import { editDate, type DateEdit } from './series';
 import { taken, type Sheet } from './sheet';
+import { SheetNotes } from './SheetNotes';
 import { TypedSentence } from './TypedSentence';
-import { useSheet } from './useSheet';
+import { useSheet, type SheetState } from './useSheet';
+import { useUndoKeys } from './useUndoKeys';
 import { WhatSection } from './WhatSection';
 import { WhoSection } from './WhoSection';
 
@@ -37,7 +42,7 @@ export function PlanSheetPage() {
   const { id = '' } = useParams();
   // The sheet holds its own state from here on; what others change is told by the version.
   const { data, error, refetch } = useQuery({ ...meetingQuery(id), staleTime: 0, refetchOnWindowFocus: false, meta: {} });
-  if (error) {
+  if (error && !data) {
     return (
       <div className="p-5">
         <ErrorNote error={error} retry={() => void refetch()} />
@@ -50,7 +55,11 @@ export function PlanSheetPage() {
   if (data.status === 'sent' || data.status === 'called_off') {
     return <Navigate to={`/meetings/${id}`} replace />;
   }
-  return <PlanSheet key={data.id} meeting={data} />;
+  return (
+    <EntriesProvider key={data.id}>
+      <PlanSheet meeting={data} />
+    </EntriesProvider>
+  );
 }
 
 function PlanSheet({ meeting }: { meeting: Meeting }) {
@@ -60,6 +69,9 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
   const narrow = useMedia('(max-width: 767px)');
   const state = useSheet(meeting);
   const { sheet, change } = state;
+  const finishEntries = useFinishEntries();
+  const city = useSession()?.zoneCity ?? '';
+  const [choice, setChoice] = useState<Choice | null>(null);
   const [index, setIndex] = useState(0);
   const [view, setView] = useState<'day' | 'dates'>('day');
   const [close, setClose] = useState(false);
@@ -75,8 +87,16 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
   const people = useMemo(() => new Map(sheet.attendees.map(({ person }) => [person.id, person])), [sheet.attendees]);
 
   const move = useMutation({
-    mutationFn: (shiftMinutes: number) => moveBar(meeting.id, sheet, index, shiftMinutes),
-    onSuccess: (now) => change(taken(now)),
+    mutationFn: ({ minutes, as }: { minutes: number; as?: 'words' | 'dates' }) => moveBar(meeting.id, sheet, index, minutes, as),
+    onSuccess: (now, { minutes }) => {
+      // Where no rule says the moved dates, what is meant is asked first.
+      if (now.choice) {
+        setChoice({ ...now.choice, minutes });
+      } else {
+        change(taken(now));
+        setChoice(null);
+      }
+    },
     onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
   });
   const reanchor = useMutation({
@@ -102,7 +122,14 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
       change({ durationMinutes: lengthMinutes });
     }
     if (shiftMinutes !== 0) {
-      move.mutate(shiftMinutes);
+      move.mutate({ minutes: shiftMinutes });
+    }
+  };
+  const moveTo = (time: string) => {
+    const minutes = (at: string) => Number(at.slice(0, 2)) * 60 + Number(at.slice(3, 5));
+    const by = minutes(time) - minutes(clock(sheet.startLocal));
+    if (by !== 0) {
+      move.mutate({ minutes: by });
     }
   };
 
@@ -111,23 +138,44 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
   const movedTo = planned?.startLocal;
   useEffect(() => {
     if (movedFrom && movedTo && movedFrom === sheet.startLocal) {
-      change({ startLocal: movedTo });
+      state.amend({ startLocal: movedTo });
       tell(t('sheet.moved', { from: shortDate(movedFrom), to: shortDate(movedTo) }));
     }
-  }, [movedFrom, movedTo, sheet.startLocal, change, tell, t]);
+  }, [movedFrom, movedTo, sheet.startLocal, state.amend, tell, t]);
 
   const discard = useMutation({
     mutationFn: () => send('DELETE', `meetings/${meeting.id}`),
     onSuccess: () => {
       tell(t('sheet.discarded'));
+      leaving.current = true;
+      state.letOfferGo();
       void navigate('/meetings', { replace: true });
     },
+    onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
   });
+  const [goingOn, setGoingOn] = useState(false);
   const readBack = async () => {
-    if (await state.flush()) {
-      void navigate(`/meetings/${meeting.id}/read-back`);
+    setGoingOn(true);
+    try {
+      if ((await finishEntries()) && (await state.flush())) {
+        leaving.current = true;
+        await navigate(`/meetings/${meeting.id}/read-back`);
+      }
+    } finally {
+      setGoingOn(false);
     }
   };
+  const leaving = useRef(false);
+  const blocker = useBlocker(
+    ({ currentLocation, nextLocation }) => !leaving.current && currentLocation.pathname !== nextLocation.pathname && state.isDirty(),
+  );
+  // Leaving hands in what was typed last; only if that fails is it asked about.
+  useEffect(() => {
+    if (blocker.state === 'blocked') {
+      void state.flush().then((isKept) => (isKept ? blocker.proceed() : undefined));
+    }
+  }, [blocker, state.flush]);
+  useUndoKeys(state);
 
   const dates = planned?.board.dates ?? [];
   const single = dates.length <= 1;
@@ -138,7 +186,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
   const best = planned?.board.fits[0];
   const take = (fit: Fit) => {
     setFits(false);
-    move.mutate(fit.at - (planned?.board.columnBarAt ?? fit.at));
+    move.mutate({ minutes: fit.at - (planned?.board.columnBarAt ?? fit.at) });
   };
 
   return (
@@ -154,11 +202,16 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
                   ? t('sheet.series')
                   : t('sheet.single')}
               {', '}
-              <SaveState state={state} />
+              <SaveState state={state} city={city} />
             </span>
-            {state.undo && (
+            {state.canUndo && (
               <button type="button" className="changeable" onClick={state.undo}>
                 {t('action.undo')}
+              </button>
+            )}
+            {state.canRedo && (
+              <button type="button" className="changeable" onClick={state.redo}>
+                {t('action.redo')}
               </button>
             )}
             <button type="button" className="changeable" onClick={() => setTyping(true)}>
@@ -178,12 +231,14 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
               pieces={planned?.sentence ?? meeting.sentence}
               parts={planned?.custom ?? sheet.custom}
               change={change}
+              moveTo={moveTo}
               editDate={dateEdit.mutate}
               editing={dateEdit.isPending}
             />
           )
         }
       >
+        <SheetNotes state={state} planned={planned} meeting={meeting} city={city} />
         {state.error && state.error.code !== 'many_dates' && (
           <div className="px-5 py-2">
             <p role="alert" className="border-l-4 border-broken bg-sheet px-3 py-2 font-semibold">
@@ -270,6 +325,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
                   people={people}
                   selected={day.index}
                   choose={setIndex}
+                  usual={sheet.allDay ? null : clock(planned.startLocal)}
                   drop={single ? null : (wall) => dateEdit.mutate({ do: 'drop', date: wall })}
                   dropped={sheet.dropped}
                   restore={(wall) => dateEdit.mutate({ do: 'add', date: wall })}
@@ -340,7 +396,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
             <Button disabled={!planned || planned.board.fits.length === 0} onClick={() => setFits(true)}>
               {planned && planned.board.fits.length === 0 ? t('fits.none') : t('fits.show')}
             </Button>
-            <Button look="main" onClick={() => void readBack()}>
+            <Button look="main" disabled={goingOn} onClick={() => void readBack()}>
               {t('sheet.readBack')}
             </Button>
           </span>
@@ -382,9 +438,30 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
         description={state.error?.message ?? ''}
       >
         <div className="flex justify-end gap-3">
-          <Button onClick={state.undo ?? (() => undefined)}>{t('many.back')}</Button>
+          <Button onClick={state.undo}>{t('many.back')}</Button>
           <Button look="main" onClick={() => change({ manyAgreed: true })}>
             {t('many.keep')}
+          </Button>
+        </div>
+      </Dialog>
+      <MoveChoice
+        choice={choice}
+        close={() => setChoice(null)}
+        take={(as) => choice && move.mutate({ minutes: choice.minutes, as })}
+        pending={move.isPending}
+      />
+      <Dialog
+        open={blocker.state === 'blocked' && state.state !== 'waiting'}
+        onOpenChange={() => blocker.reset?.()}
+        title={t('leaving.title')}
+        description={t('leaving.text')}
+      >
+        <div className="flex justify-end gap-3">
+          <Button look="main" onClick={() => blocker.reset?.()}>
+            {t('leaving.stay')}
+          </Button>
+          <Button look="danger" onClick={() => blocker.proceed?.()}>
+            {t('leaving.go')}
           </Button>
         </div>
       </Dialog>
@@ -406,15 +483,19 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
   );
 }
 
-function SaveState({ state }: { state: ReturnType<typeof useSheet> }) {
+function SaveState({ state, city }: { state: SheetState; city: string }) {
   const { t } = useTranslation();
+  const wall = useOwnWall();
+  if (state.state === 'away') {
+    return <span className="font-semibold text-broken">{t('sheet.awaySince', { clock: clock(wall(state.since ?? 0)) })}</span>;
+  }
   if (state.state === 'failed') {
     return <span className="font-semibold text-broken">{t('sheet.notKept')}</span>;
   }
   if (state.state === 'waiting') {
     return <span>{t('sheet.keeping')}</span>;
   }
-  return <span>{state.keptAt ? t('sheet.keptAt', { clock: state.keptAt.toTimeString().slice(0, 5) }) : t('sheet.kept')}</span>;
+  return <span>{state.keptLocal ? t('sheet.keptAt', { clock: clock(state.keptLocal), city }) : t('sheet.kept')}</span>;
 }
 
 /** The state of the sheet in one line. */

@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { clock, dateOf } from '../lib/time';
 import { Button } from '../ui/Button';
@@ -10,7 +10,7 @@ import type { Parts, Piece } from './meetings';
 import { PartsDialog } from './PartsDialog';
 import { EndEditor, RepeatsEditor } from './RepeatsEditor';
 import type { DateEdit } from './series';
-import { atClock, type Sheet } from './sheet';
+import type { Sheet } from './sheet';
 
 export type SentenceProps = {
   sheet: Sheet;
@@ -18,6 +18,8 @@ export type SentenceProps = {
   /** The rule by its parts, if there is one. */
   parts: Parts | null;
   change: (next: Partial<Sheet>) => void;
+  /** Moves the whole to another time of day: what that makes of it, the server says. */
+  moveTo: (clock: string) => void;
   editDate: (edit: DateEdit) => void;
   editing: boolean;
 };
@@ -26,7 +28,7 @@ const LENGTHS = [15, 30, 45, 60, 75, 90, 120, 180];
 const WITH_BREAK = new Set([15, 45, 75]);
 
 /** The plain sentence that heads the sheet; its underlined parts open small editors. */
-export function Sentence({ sheet, pieces, parts, change, editDate, editing }: SentenceProps) {
+export function Sentence({ sheet, pieces, parts, change, moveTo, editDate, editing }: SentenceProps) {
   const { t } = useTranslation();
   const [byParts, setByParts] = useState(false);
   const dates = {
@@ -52,7 +54,7 @@ export function Sentence({ sheet, pieces, parts, change, editDate, editing }: Se
     },
     date: { label: t('sheet.start'), editor: (close) => <DateEditor sheet={sheet} change={change} close={close} withRepeats /> },
     start: { label: t('sheet.start'), editor: (close) => <DateEditor sheet={sheet} change={change} close={close} /> },
-    time: { label: t('sheet.time'), editor: (close) => <TimeEditor sheet={sheet} change={change} close={close} /> },
+    time: { label: t('sheet.time'), editor: (close) => <TimeEditor sheet={sheet} moveTo={moveTo} close={close} /> },
     zone: {
       label: t('sheet.zone'),
       editor: (close) => (
@@ -207,9 +209,28 @@ function DateEditor({ sheet, change, close, withRepeats = false }: EditorProps &
   );
 }
 
-function TimeEditor({ sheet, change, close }: EditorProps) {
+/** Milliseconds of rest after which a typed time counts; leaving the field does not lose it. */
+const TIME_REST = 500;
+
+function TimeEditor({ sheet, moveTo, close }: { sheet: Sheet; moveTo: (clock: string) => void; close: () => void }) {
   const { t } = useTranslation();
   const [typed, setTyped] = useState(clock(sheet.startLocal));
+  const pending = useRef<string | null>(null);
+  const latest = useRef(moveTo);
+  useEffect(() => {
+    latest.current = moveTo;
+  });
+  useEffect(() => {
+    const timer = setTimeout(() => take(), TIME_REST);
+    return () => clearTimeout(timer);
+  }, [typed]);
+  useEffect(() => () => take(), []);
+  function take() {
+    if (pending.current !== null) {
+      latest.current(pending.current);
+      pending.current = null;
+    }
+  }
   return (
     <form
       className="flex flex-col gap-3"
@@ -227,7 +248,7 @@ function TimeEditor({ sheet, change, close }: EditorProps) {
         onChange={(event) => {
           setTyped(event.target.value);
           if (/^\d{2}:\d{2}$/.test(event.target.value)) {
-            change(atClock(sheet, event.target.value));
+            pending.current = event.target.value;
           }
         }}
       />

@@ -1,7 +1,8 @@
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ApiError } from '../lib/api';
+import { useOpenEntry } from './entries';
 import type { Piece } from './meetings';
 import { readSentence } from './series';
 import { taken, type Sheet } from './sheet';
@@ -11,6 +12,7 @@ export type TypedSentenceProps = { sheet: Sheet; pieces: Piece[]; change: (next:
 /** The sentence as text, to be typed over: Enter takes what it means, Escape leaves the sheet as it was. */
 export function TypedSentence({ sheet, pieces, change, close }: TypedSentenceProps) {
   const { t } = useTranslation();
+  const field = useRef<HTMLInputElement>(null);
   const [text, setText] = useState(() => pieces.map((piece) => piece.text).join(''));
   const read = useMutation({
     mutationFn: () => readSentence(text, sheet.zone),
@@ -19,6 +21,17 @@ export function TypedSentence({ sheet, pieces, change, close }: TypedSentencePro
       close();
     },
   });
+  // Typed and not entered: taken before the sheet goes on, or left open with what is wrong.
+  const original = pieces.map((piece) => piece.text).join('');
+  useOpenEntry(text !== original, () =>
+    read.mutateAsync().then(
+      () => true,
+      () => {
+        field.current?.focus();
+        return false;
+      },
+    ),
+  );
   const error =
     read.error &&
     (read.error instanceof ApiError
@@ -33,6 +46,7 @@ export function TypedSentence({ sheet, pieces, change, close }: TypedSentencePro
       }}
     >
       <input
+        ref={field}
         aria-label={t('typed.label')}
         aria-invalid={error ? true : undefined}
         aria-describedby="typed-said"

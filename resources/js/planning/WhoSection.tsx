@@ -23,12 +23,17 @@ export function WhoSection({ sheet, change, standings, showWeekday }: SectionPro
   const outside = sheet.attendees.filter((attendee) => attendee.person.kind === 'guest').length;
   const shown = all ? sheet.attendees : sheet.attendees.slice(0, SHOWN);
 
-  const add = (person: Person) =>
-    change((now) =>
-      now.attendees.some((attendee) => attendee.person.id === person.id)
+  const add = (people: Person[]) =>
+    change((now) => {
+      const known = new Set(now.attendees.map((attendee) => attendee.person.id));
+      const fresh = people.filter((person, index) => !known.has(person.id) && people.findIndex((one) => one.id === person.id) === index);
+      return fresh.length === 0
         ? {}
-        : { attendees: [...now.attendees, { person, role: 'required' }], hostId: now.hostId ?? person.id },
-    );
+        : {
+            attendees: [...now.attendees, ...fresh.map((person) => ({ person, role: 'required' as const }))],
+            hostId: now.hostId ?? fresh[0]?.id ?? null,
+          };
+    });
   const set = (id: string, next: Partial<Attendee>) =>
     change((now) => ({ attendees: now.attendees.map((attendee) => (attendee.person.id === id ? { ...attendee, ...next } : attendee)) }));
 

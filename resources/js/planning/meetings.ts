@@ -60,6 +60,7 @@ export const kitShape = z.object({
   number: z.string(),
   passcode: z.string(),
   pin: z.string(),
+  settled: z.boolean(),
   dialIns: z.array(z.object({ country: z.string(), number: z.string(), uri: z.string() })),
 });
 export type Kit = z.infer<typeof kitShape>;
@@ -70,7 +71,9 @@ export const meetingShape = z.object({
   status: z.enum(['draft', 'kept', 'sent', 'called_off']),
   title: z.string(),
   purpose: z.string(),
-  agenda: z.array(z.object({ title: z.string(), minutes: z.number().nullable(), speaker: z.string().nullable() })),
+  agenda: z.array(
+    z.object({ id: z.number().optional(), title: z.string(), minutes: z.number().nullable(), speaker: z.string().nullable() }),
+  ),
   links: z.array(z.object({ label: z.string(), url: z.string() })),
   attendees: z.array(z.object({ person: personShape, role: z.enum(['required', 'optional']), partstat: z.string() })),
   hostId: z.string().nullable(),
@@ -84,9 +87,9 @@ export const meetingShape = z.object({
   place: z.string(),
   kit: kitShape.nullable(),
   coordinator: z.string(),
-  updatedAt: z.string(),
-  sentAt: z.string().nullable(),
-  calledOffAt: z.string().nullable(),
+  updatedLocal: z.string(),
+  sentLocal: z.string().nullable(),
+  calledOffLocal: z.string().nullable(),
   holdSeconds: z.number().optional(),
 });
 export type Meeting = z.infer<typeof meetingShape>;

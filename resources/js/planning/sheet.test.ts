@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { atClock, boardWire, freshKey, wire, type Sheet } from './sheet';
+import { boardWire, freshKey, wire, type Sheet } from './sheet';
 
 const sheet: Sheet = {
   title: 'Seed swap',
@@ -38,16 +38,5 @@ describe('boardWire', () => {
   it('does not change with what the board does not show', () => {
     expect(boardWire({ ...sheet, title: 'Another', purpose: 'x', joinMode: 'both', place: 'y' })).toEqual(boardWire(sheet));
     expect(boardWire({ ...sheet, durationMinutes: 60 })).not.toEqual(boardWire(sheet));
-  });
-});
-
-describe('atClock', () => {
-  it('takes dates taken away and added at the old time along, and leaves those at a time of their own', () => {
-    const at = { ...sheet, dropped: ['2026-12-15T15:30:00'], extra: ['2026-12-16T15:30:00', '2026-12-17T09:00:00'] };
-    expect(atClock(at, '16:00')).toEqual({
-      startLocal: '2026-12-08T16:00:00',
-      dropped: ['2026-12-15T16:00:00'],
-      extra: ['2026-12-16T16:00:00', '2026-12-17T09:00:00'],
-    });
   });
 });

@@ -62,21 +62,23 @@ export const taken = ({ startLocal, repeats, custom, dropped, extra }: Series): 
   extra,
 });
 
-/** Another time of day: dates taken away and added at the old one go with it. */
-export function atClock(sheet: Sheet, time: string): Partial<Sheet> {
-  const was = sheet.startLocal.slice(11);
-  const moved = (wall: string) => (wall.slice(11) === was ? `${wall.slice(0, 10)}T${time}:00` : wall);
-  return { startLocal: moved(sheet.startLocal), dropped: sheet.dropped.map(moved), extra: sheet.extra.map(moved) };
-}
-
 const isUrl = (text: string) => /^https?:\/\/\S+\.?\S+$/i.test(text);
 
-/** The sheet as the server takes it. A link that is still being typed stays behind. */
-export function wire(sheet: Sheet): Record<string, unknown> {
+/**
+ * The sheet as the server takes it. A link that is still being typed stays behind.
+ *
+ * @param ids agenda items that the server knows, by their key
+ */
+export function wire(sheet: Sheet, ids?: ReadonlyMap<string, number>): Record<string, unknown> {
   return {
     title: sheet.title,
     purpose: sheet.purpose,
-    agenda: sheet.agenda.map(({ title, minutes, speaker }) => ({ title, minutes, speaker })),
+    agenda: sheet.agenda.map(({ key, title, minutes, speaker }) => ({
+      ...(ids ? { id: ids.get(key) ?? null } : {}),
+      title,
+      minutes,
+      speaker,
+    })),
     links: sheet.links.filter((link) => isUrl(link.url)).map(({ label, url }) => ({ label, url })),
     attendees: sheet.attendees.map(({ person, role }) => ({ personId: person.id, role })),
     hostId: sheet.hostId,

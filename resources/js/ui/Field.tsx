@@ -1,4 +1,4 @@
-import { useId, type InputHTMLAttributes, type ReactNode, type SelectHTMLAttributes } from 'react';
+import { useId, type InputHTMLAttributes, type ReactNode, type Ref, type SelectHTMLAttributes } from 'react';
 
 const BOX = 'w-full rounded-md border border-muted bg-sheet px-2.5 py-1.5 text-ink';
 
@@ -35,7 +35,7 @@ export function TextField({
   hideLabel = false,
   className = '',
   ...rest
-}: Common & InputHTMLAttributes<HTMLInputElement>) {
+}: Common & InputHTMLAttributes<HTMLInputElement> & { ref?: Ref<HTMLInputElement> }) {
   const id = useId();
   return (
     <Frame id={id} label={label} error={error} hint={hint} hideLabel={hideLabel}>

@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ApiError, sendJson } from '../lib/api';
+import { OwnAddress } from '../people/OwnAddress';
 import { sessionQuery, sessionShape, type Session } from '../people/session';
 import { Button } from './Button';
 import { Dialog } from './Dialog';
@@ -70,6 +71,7 @@ export function SettingsDialog({
           onChoose={(zone) => change.mutate(choosing === 'zone' ? { zone } : { clocks: [...others.map((one) => one.zone), zone] })}
         />
       )}
+      {session.account && <OwnAddress account={session.account} />}
       <label className="flex items-center gap-2">
         <input
           type="checkbox"

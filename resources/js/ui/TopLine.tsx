@@ -6,6 +6,7 @@ import { send } from '../lib/api';
 import { clock, dateOf, daysBetween, wallAt } from '../lib/time';
 import { useNow } from '../lib/useNow';
 import type { Clock, Session } from '../people/session';
+import { forgetHeld } from '../planning/held';
 
 const ROOMS = [
   { to: '/', word: 'room.today', plans: false },
@@ -98,6 +99,7 @@ function Me({ session, openSettings }: { session: Session; openSettings: () => v
     mutationFn: () => send('DELETE', 'session'),
     onSuccess: () => {
       client.clear();
+      forgetHeld();
       window.location.assign('/');
     },
   });

@@ -3,10 +3,10 @@
 declare(strict_types=1);
 
 use App\HouseRules\HouseRules;
+use App\Invitations\CoreMeeting;
 use App\Invitations\Dispatch;
 use App\Invitations\DispatchKind;
 use App\Invitations\DispatchState;
-use App\Invitations\SnapshotOf;
 use App\Joining\CloseRoom;
 use App\People\Role;
 use App\Planning\Meeting;
@@ -23,6 +23,7 @@ use function Tests\Feature\colleague;
 use function Tests\Feature\delivered;
 use function Tests\Feature\guest;
 use function Tests\Feature\kit;
+use function Tests\Feature\mailTo;
 use function Tests\Feature\meeting;
 use function Tests\Feature\sent;
 
@@ -39,7 +40,7 @@ beforeEach(function (): void {
     $this->meeting = meeting($this->coordinator, [$this->host, $this->mere, $this->rosa], ['starts_local' => '2026-12-08 15:30:00', 'rrule' => 'FREQ=WEEKLY;INTERVAL=2;COUNT=12']);
     $this->meeting->agenda()->create(['position' => 0, 'title' => 'Lots 40–58', 'minutes' => 25, 'speaker' => 'Wanjiru']);
     kit($this->meeting);
-    $this->mailTo = fn(string $address): Message => Message::from(Dispatch::query()->where('recipient', $address)->orderByDesc('id')->firstOrFail()->mail, false);
+    $this->mailTo = fn(string $address): Message => mailTo($address);
     $this->icsTo = fn(string $address): string => (string) ($this->mailTo)($address)->getPart(0, fn($p) => $p->getContentType() === 'text/calendar')?->getContent();
 });
 
@@ -70,7 +71,7 @@ it('builds each mail as RFC 6047 2.4 asks', function (): void {
 it('invites from the meeting\'s own address, in the host\'s name, aligned with our domain', function (): void {
     sent($this->meeting);
     $event = Reader::read(($this->icsTo)('rosa@anden.example'))->VEVENT;
-    $own = SnapshotOf::addressOf($this->meeting);
+    $own = CoreMeeting::addressOf($this->meeting);
 
     expect((string) $event->ORGANIZER)->toBe("mailto:$own")->and((string) $event->ORGANIZER['CN'])->toBe('Wanjiru Achola')->and($event->ORGANIZER['SENT-BY'])->toBeNull()
         ->and(($this->mailTo)('rosa@anden.example')->getHeaderValue('From'))->toBe($own)->and($own)->toEndWith('@' . config('syndex.mail_domain'));
@@ -221,7 +222,7 @@ describe('calling off', function (): void {
 
     it('sends nothing to whom nothing had left yet, and something to whom it may have', function (): void {
         $meeting = sent($this->meeting);
-        Dispatch::query()->where('recipient', 'rosa@anden.example')->update(['tries' => 1]);
+        Dispatch::query()->where('recipient', 'rosa@anden.example')->update(['attempted_at' => now()]);
         $this->postJson("/api/meetings/$meeting->id/call-off")->assertOk();
 
         expect(Dispatch::query()->where('kind', DispatchKind::CallingOff)->pluck('recipient')->all())->toBe(['rosa@anden.example'])
@@ -245,7 +246,7 @@ describe('taking back', function (): void {
 
     it('is too late once a mail has left', function (): void {
         $meeting = sent($this->meeting);
-        Dispatch::query()->limit(1)->update(['state' => 'sent', 'tries' => 1]);
+        Dispatch::query()->limit(1)->update(['state' => 'sent', 'attempted_at' => now()]);
         $this->postJson("/api/meetings/$meeting->id/take-back")->assertStatus(409)->assertJson(['code' => 'too_late']);
 
         expect($meeting->refresh()->status)->toBe(MeetingStatus::Sent);

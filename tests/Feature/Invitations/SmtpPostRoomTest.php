@@ -7,7 +7,7 @@ use App\Invitations\SmtpPostRoom;
 it('begins a new conversation where the server closed an idle one', function (): void {
     $process = proc_open([PHP_BINARY, base_path('tests/readers/smtp_closing.php')], [1 => ['pipe', 'w']], $pipes);
     $port = (int) fgets($pipes[1]);
-    $room = new SmtpPostRoom('127.0.0.1', $port, 5, 'syndex.example', idleSeconds: 0);
+    $room = new SmtpPostRoom('127.0.0.1', $port, 5, 5, 'syndex.example', idleSeconds: 0);
     $mail = "Subject: Seed swap\r\n\r\nHello.\r\n";
 
     $first = $room->deliver($mail, 'b-1@syndex.example', 'rosa@anden.example');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Joining\Bridge;
 use App\Joining\CloseRoom;
 use App\Joining\JoiningKit;
+use App\Joining\RoomRef;
 use App\People\Role;
 use Illuminate\Support\Facades\Http;
 
@@ -51,8 +52,8 @@ it('keeps the meeting as it was when the bridge fails', function (array $fault, 
 it('closes a room once, and once more without harm', function (): void {
     $this->postJson("/api/meetings/{$this->meeting->id}/kit");
     $kit = JoiningKit::query()->firstOrFail();
-    app()->call([new CloseRoom($kit->bridge_id), 'handle']);
-    app()->call([new CloseRoom($kit->bridge_id), 'handle']);
+    app()->call([new CloseRoom(RoomRef::of($kit->meeting_id)), 'handle']);
+    app()->call([new CloseRoom(RoomRef::of($kit->meeting_id)), 'handle']);
 
-    expect(($this->bridge)('GET', "/meetings/$kit->bridge_id")->json('closed'))->toBeTrue()->and($kit->refresh()->closed_at)->not->toBeNull();
+    expect(($this->bridge)('GET', '/rooms/' . RoomRef::of($kit->meeting_id))->json('closed'))->toBeTrue()->and($kit->refresh()->closed_at)->not->toBeNull();
 });

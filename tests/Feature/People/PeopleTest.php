@@ -31,15 +31,29 @@ it('suggests by the beginning of any word, accents aside, colleagues first', fun
 
 it('checks a guest as typed and remembers one that was taken', function (): void {
     guest('rosa@anden.example');
-    $this->postJson('/api/guests/check', ['address' => 'rosa@anden,example'])->assertJson(['address' => null, 'problem' => 'bad_domain', 'suggestion' => 'rosa@anden.example']);
-    $this->postJson('/api/guests/check', ['address' => 'lena@andn.example'])->assertJson(['problem' => 'slip', 'suggestion' => 'lena@anden.example']);
+    $this->postJson('/api/guests/check', ['address' => 'rosa@anden,example'])->assertJson(['addresses' => [['address' => null, 'problem' => 'bad_domain', 'suggestion' => 'rosa@anden.example']]]);
+    $this->postJson('/api/guests/check', ['address' => 'lena@andn.example'])->assertJson(['addresses' => [['problem' => 'slip', 'suggestion' => 'lena@anden.example']]]);
 
     expect(Person::query()->where('email', 'like', 'lena%')->exists())->toBeFalse();
-    $first = $this->postJson('/api/guests', ['address' => 'Lena Strand <lena@orchard.example>'])->assertOk()->json();
-    $again = $this->postJson('/api/guests', ['address' => 'lena@ORCHARD.example'])->assertOk()->json();
+    $first = $this->postJson('/api/guests', ['addresses' => ['Lena Strand <lena@orchard.example>']])->assertOk()->json('0');
+    $again = $this->postJson('/api/guests', ['addresses' => ['lena@ORCHARD.example']])->assertOk()->json('0');
 
     expect($first['name'])->toBe('Lena Strand')->and($again['id'])->toBe($first['id']);
-    $this->postJson('/api/guests', ['address' => 'lena@orchard'])->assertStatus(422)->assertJsonPath('errors.address.0', __('people.address_no_dot'));
+    $this->postJson('/api/guests', ['addresses' => ['fine@orchard.example', 'lena@orchard']])->assertStatus(422)->assertJson(['errors' => ['addresses.1' => [__('people.address_no_dot')]]]);
+    expect(Person::query()->where('email', 'fine@orchard.example')->exists())->toBeFalse();
+});
+
+it('tells people apart by every accent of their address, and not by letter case', function (): void {
+    $ids = array_map(fn(string $address): string => $this->postJson('/api/guests', ['addresses' => [$address]])->assertOk()->json('0.id'), ['josé@orchard.example', 'jose@orchard.example', 'José@Orchard.example', 'josé@orchard.example']);
+
+    expect($ids[0])->toBe($ids[2])->toBe($ids[3])->and($ids[1])->not->toBe($ids[0]);
+});
+
+it('remembers a block of addresses, each with the name beside it', function (): void {
+    $read = $this->postJson('/api/guests/check', ['address' => 'a@x.example, b@x.example; Karl Drei <c@x.example>'])->assertOk()->json('addresses');
+    $made = $this->postJson('/api/guests', ['addresses' => ['a@x.example', 'b@x.example', 'Karl Drei <c@x.example>']])->assertOk()->json();
+
+    expect(array_column($read, 'address'))->toBe(['a@x.example', 'b@x.example', 'c@x.example'])->and(array_column($made, 'name'))->toBe([null, null, 'Karl Drei']);
 });
 
 it('keeps zone, language and hours of a person, and refuses what cannot be', function (array $given, ?string $field): void {

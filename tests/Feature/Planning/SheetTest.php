@@ -108,7 +108,7 @@ describe('LayDown', function (): void {
     it('lays dates down in UTC, each by the clocks of its day, up to the horizon', function (): void {
         $this->travelTo('2027-03-01T00:00:00Z');
         $this->meeting->update(['starts_local' => '2027-03-22 15:30:00', 'zone' => 'Europe/Lisbon', 'rrule' => 'FREQ=WEEKLY', 'status' => MeetingStatus::Kept]);
-        app(LayDown::class)($this->meeting);
+        app(LayDown::class)->anew($this->meeting);
         $starts = Occurrence::query()->where('meeting_id', $this->meeting->id)->orderBy('starts_at')->get()->map(fn($o) => $o->starts_at->format('m-d H:i'));
 
         expect($starts->take(2)->all())->toBe(['03-22 15:30', '03-29 14:30'])->and($starts)->toHaveCount(55)
@@ -117,14 +117,14 @@ describe('LayDown', function (): void {
 
     it('holds an all-day meeting against the anchor\'s midnights', function (): void {
         $this->meeting->update(['starts_local' => '2027-03-22 00:00:00', 'zone' => 'Pacific/Auckland', 'all_day' => true, 'duration_minutes' => 1440, 'rrule' => null]);
-        app(LayDown::class)($this->meeting);
+        app(LayDown::class)->anew($this->meeting);
 
         expect(Occurrence::query()->where('meeting_id', $this->meeting->id)->firstOrFail()->starts_at->format('Y-m-d H:i'))->toBe('2027-03-21 11:00');
     });
 
     it('tops up as time goes on, and lays down again when zone data change', function (): void {
         $this->meeting->update(['rrule' => 'FREQ=WEEKLY', 'status' => MeetingStatus::Kept]);
-        app(LayDown::class)($this->meeting);
+        app(LayDown::class)->anew($this->meeting);
         $count = fn(): int => Occurrence::query()->where('meeting_id', $this->meeting->id)->count();
         $before = $count();
         $this->travel(3)->weeks();
@@ -134,7 +134,55 @@ describe('LayDown', function (): void {
         DB::table('meetings')->where('id', $this->meeting->id)->update(['laid_zone_data' => '1999a']);
         DB::table('occurrences')->where('meeting_id', $this->meeting->id)->delete();
         app()->call([new TopUpOccurrences(), 'handle']);
-        expect($count())->toBe($before + 3);
+        expect(Occurrence::query()->where('meeting_id', $this->meeting->id)->where('ends_at', '>', now())->count())->toBe($count())->and($count())->toBeGreaterThan($before);
+    });
+
+    it('adds only what lies beyond the day to which dates are laid down, and leaves the rest the rows they are', function (): void {
+        $this->meeting->update(['rrule' => 'FREQ=WEEKLY', 'status' => MeetingStatus::Kept]);
+        app(LayDown::class)->anew($this->meeting);
+        $rows = fn(): array => Occurrence::query()->where('meeting_id', $this->meeting->id)->orderBy('starts_at')->pluck('starts_at', 'id')->map(strval(...))->all();
+        $before = $rows();
+        // A date that was changed by itself stays so.
+        DB::table('occurrences')->where('id', array_key_first($before))->update(['ends_at' => '2031-01-01 00:00:00']);
+        $this->travel(10)->weeks();
+        app(LayDown::class)->further($this->meeting);
+        app(LayDown::class)->further($this->meeting);
+        $after = $rows();
+
+        expect(array_intersect_key($after, $before))->toBe($before)->and(count($after))->toBe(count($before) + 10)
+            ->and((string) Occurrence::query()->findOrFail(array_key_first($before))->ends_at)->toStartWith('2031');
+    });
+
+    it('keeps every row that stays, when a kept meeting is edited', function (): void {
+        $ines = colleague('Inês Varela');
+        $this->meeting->update(['status' => MeetingStatus::Kept]);
+        app(LayDown::class)->anew($this->meeting);
+        $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['agenda' => [['title' => 'A', 'minutes' => 5, 'speaker' => null], ['title' => 'B', 'minutes' => 5, 'speaker' => null]], 'attendees' => [['personId' => $ines->id, 'role' => 'required'], ['personId' => $this->coordinator->person_id, 'role' => 'required']]]))->assertOk();
+        $ids = fn(string $table): array => DB::table($table)->where('meeting_id', $this->meeting->id)->orderBy('id')->pluck('id')->all();
+        [$attendees, $agenda, $dates] = [$ids('attendees'), $ids('agenda_items'), $ids('occurrences')];
+        DB::table('attendees')->where('person_id', $ines->id)->update(['partstat' => 'accepted']);
+        $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting->refresh(), [
+            'agenda' => [['id' => $agenda[1], 'title' => 'B first', 'minutes' => 5, 'speaker' => null], ['id' => $agenda[0], 'title' => 'A', 'minutes' => 9, 'speaker' => null], ['title' => 'C', 'minutes' => null, 'speaker' => null]],
+            'attendees' => [['personId' => $this->coordinator->person_id, 'role' => 'optional'], ['personId' => $ines->id, 'role' => 'required']], 'repeats' => repeats(['count' => 6]),
+        ]))->assertOk()->assertJsonPath('agenda.0.title', 'B first')->assertJsonPath('agenda.0.id', $agenda[1])->assertJsonPath('attendees.1.partstat', 'accepted');
+
+        expect($ids('attendees'))->toBe($attendees)->and(array_slice($ids('agenda_items'), 0, 2))->toBe($agenda)->and(array_slice($ids('occurrences'), 0, 4))->toBe($dates)->and($ids('occurrences'))->toHaveCount(6);
+    });
+
+    it('takes no agenda item of another meeting', function (): void {
+        $other = meeting($this->coordinator, [$this->coordinator->person]);
+        $item = $other->agenda()->create(['position' => 0, 'title' => 'Theirs']);
+        $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['agenda' => [['id' => $item->id, 'title' => 'Mine', 'minutes' => null, 'speaker' => null]]]))->assertOk();
+
+        expect($item->refresh()->title)->toBe('Theirs')->and($this->meeting->agenda()->firstOrFail()->id)->not->toBe($item->id);
+    });
+
+    it('lets days end at the anchor\'s midnight, on days of 23 hours too', function (): void {
+        $this->meeting->update(['starts_local' => '2027-03-27 00:00:00', 'zone' => 'Europe/Berlin', 'all_day' => true, 'duration_minutes' => 1440, 'rrule' => 'FREQ=DAILY;COUNT=2']);
+        app(LayDown::class)->anew($this->meeting);
+
+        expect(Occurrence::query()->where('meeting_id', $this->meeting->id)->orderBy('starts_at')->get()->map(fn($o) => $o->ends_at->format('m-d H:i'))->all())->toBe(['03-27 23:00', '03-28 22:00'])
+            ->and($this->meeting->refresh()->last_ends_at?->format('m-d H:i'))->toBe('03-28 22:00');
     });
 });
 

@@ -26,7 +26,7 @@ beforeEach(function (): void {
     /** A series as it stood with other data: summer time in Lisbon was not known then. */
     $this->planned = function (string $zone): Meeting {
         $meeting = meeting($this->coordinator, [$this->coordinator->person, $this->ines, $this->mere], ['zone' => $zone, 'starts_local' => '2027-03-16 15:30:00', 'rrule' => 'FREQ=WEEKLY;COUNT=4', 'status' => MeetingStatus::Sent]);
-        app(LayDown::class)($meeting);
+        app(LayDown::class)->anew($meeting);
         ($this->topUp)();
         DB::table('zone_clocks')->update(['zone_data' => '2027a']);
         DB::table('zone_clocks')->where('zone', 'Europe/Lisbon')->update(['offsets' => json_encode([[now()->getTimestamp() - 86400, 0]])]);

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
-use App\HouseRules\HouseRules;
 use App\HouseRules\OrganizerAddress;
 use App\Planning\AgendaItem;
 use App\Planning\Attendee;
@@ -17,16 +16,16 @@ use Syndex\Core\Invitations\MeetingSnapshot;
 use Syndex\Core\Joining\MeetingNumber;
 use Syndex\Core\Joining\PhoneText;
 
-/** A stored meeting as the core's invitations see it. */
-final readonly class SnapshotOf
+/** A meeting as the core's invitations see it. */
+final readonly class CoreMeeting
 {
-    public function __construct(private MeetingSeries $series, private HouseRules $rules) {}
+    public function __construct(private MeetingSeries $series) {}
 
-    public function meeting(Meeting $meeting): MeetingSnapshot
+    public function of(MeetingAsTold $told): MeetingSnapshot
     {
-        $meeting->loadMissing(['agenda', 'attendees.person', 'kit', 'host', 'coordinator.person']);
-        $host = $meeting->host ?? $meeting->coordinator->person;
-        $own = $this->rules->organizer() === OrganizerAddress::Meeting;
+        $meeting = $told->meeting;
+        $host = $told->host();
+        $own = $told->organizer === OrganizerAddress::Meeting;
         $organizer = $own ? self::addressOf($meeting) : $host->email;
         $kit = $meeting->join_mode->isOnline() ? $meeting->kit : null;
 

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Access;
+
+use App\People\Account;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\Request;
+use Syndex\Core\Time\PlaceName;
+use Syndex\Core\Time\WallTime;
+use Syndex\Core\Time\Zone;
+use Syndex\Core\Time\ZoneData;
+
+/** Moments as the clock of whoever is signed in shows them; pages only format what comes from here. */
+final readonly class ViewerClock
+{
+    public function __construct(private ZoneData $zones) {}
+
+    /** @return ?string a wall time like "2026-12-08T15:30:00" of the viewer's zone */
+    public function local(?CarbonImmutable $moment): ?string
+    {
+        return $moment === null ? null : WallTime::ofSeconds($this->zone()->toWall($moment->getTimestamp()))->format();
+    }
+
+    public function city(): string
+    {
+        return PlaceName::of($this->zone()->id);
+    }
+
+    /** The zone of the person behind the account of this request; UTC where there is none. */
+    public function zone(): Zone
+    {
+        $account = app(Request::class)->user();
+        $id = $account instanceof Account ? $account->loadMissing('person')->person->zone : null;
+
+        return $this->zones->zone($id !== null && $this->zones->knows($id) ? $id : 'UTC');
+    }
+}

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Invitations;
+
+use App\Failure\Decide;
+use App\Failure\NotNow;
+use App\Failure\NotYours;
+use App\Live\Live;
+use App\People\Account;
+use App\People\Person;
+use App\People\Role;
+use App\Planning\Meeting;
+use App\Planning\MeetingStatus;
+use Illuminate\Database\Eloquent\Builder;
+use Syndex\Core\Invitations\Method;
+
+/** Sends once more what was refused or given up: to the same address, or to the one that its person has by now. */
+final readonly class SendAgain
+{
+    public function __construct(private Outbox $outbox, private Live $live) {}
+
+    public function one(Dispatch $dispatch, Account $by): void
+    {
+        // Who signs in is an administrator's business.
+        if ($dispatch->kind === DispatchKind::AccountLink && $by->role !== Role::Administrator) {
+            throw NotYours::accountMail();
+        }
+        if (!$this->again($dispatch->id)) {
+            throw NotNow::notAgain();
+        }
+    }
+
+    /** @return int how many are on their way again */
+    public function all(?string $meetingId, Account $by): int
+    {
+        $ids = self::undelivered()->when($by->role !== Role::Administrator, static fn(Builder $q) => $q->whereNot('kind', DispatchKind::AccountLink))->when($meetingId !== null, static fn(Builder $q) => $q->where('meeting_id', $meetingId))->orderBy('id')->pluck('id');
+
+        return $ids->filter($this->again(...))->count();
+    }
+
+    /** @return Builder<Dispatch> what did not arrive and still should */
+    public static function undelivered(): Builder
+    {
+        return Dispatch::query()->whereIn('state', [DispatchState::Refused, DispatchState::GivenUp])
+            ->where(static fn(Builder $q) => $q
+                ->where(static fn(Builder $i) => $i->where('kind', DispatchKind::Invitation)->whereHas('meeting', static fn(Builder $m) => self::lies($m, MeetingStatus::Sent)))
+                ->orWhere(static fn(Builder $c) => $c->where('kind', DispatchKind::CallingOff)->whereHas('meeting', static fn(Builder $m) => self::lies($m, MeetingStatus::CalledOff)))
+                ->orWhere(static fn(Builder $a) => $a->where('kind', DispatchKind::AccountLink)->where('created_at', '>', now()->subWeek())));
+    }
+
+    /** @param Builder<Meeting> $meeting */
+    private static function lies(Builder $meeting, MeetingStatus $status): void
+    {
+        $meeting->where('status', $status)->where(static fn(Builder $q) => $q->whereNull('last_ends_at')->orWhere('last_ends_at', '>', now()));
+    }
+
+    private function again(int $id): bool
+    {
+        return Decide::on(function () use ($id): bool {
+            $meetingId = Dispatch::query()->whereKey($id)->value('meeting_id');
+            // Locked first, as by everybody who writes dispatches of it.
+            $meeting = $meetingId === null ? null : Meeting::query()->whereKey($meetingId)->lockForUpdate()->first();
+            $dispatch = self::undelivered()->whereKey($id)->lockForUpdate()->first();
+            if ($dispatch === null) {
+                return false;
+            }
+            $person = Person::query()->find($dispatch->person_id);
+            if ($meeting !== null && $person !== null && $dispatch->kind === DispatchKind::Invitation && $person->email !== $dispatch->recipient) {
+                $dispatch->update(['state' => DispatchState::Replaced]);
+                $this->outbox->tell($meeting, Method::Request, $meeting->sequence, [['person' => $person->id, 'address' => $person->email]]);
+            } else {
+                $dispatch->update(['state' => DispatchState::Waiting, 'tries' => 0, 'next_try_at' => now(), 'claimed_by' => null]);
+            }
+            $this->live->tell([Live::COORDINATION], 'dispatch', (string) $id);
+
+            return true;
+        });
+    }
+}

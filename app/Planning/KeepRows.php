@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+/**
+ * Brings the rows under a meeting to what its sheet says. A row that stays is the row it was, since answers and changes of single
+ * dates hang on it; only what differs is written.
+ */
+final class KeepRows
+{
+    /** @param list<array{id: ?int, title: string, minutes: ?int, speaker: ?string}> $items in order */
+    public static function agenda(Meeting $meeting, array $items): void
+    {
+        $there = $meeting->agenda()->lockForUpdate()->get()->keyBy('id');
+        foreach ($items as $position => $item) {
+            $row = $item['id'] === null ? null : $there->pull($item['id']);
+            $values = ['position' => $position, 'title' => $item['title'], 'minutes' => $item['minutes'], 'speaker' => $item['speaker']];
+            $row === null ? $meeting->agenda()->create($values) : $row->update($values);
+        }
+        $there->each(static fn(AgendaItem $gone) => $gone->delete());
+        $meeting->unsetRelation('agenda');
+    }
+
+    /** @param list<array{personId: string, role: AttendeeRole}> $attendees in order */
+    public static function attendees(Meeting $meeting, array $attendees): void
+    {
+        $there = $meeting->attendees()->lockForUpdate()->get()->keyBy('person_id');
+        $new = [];
+        foreach ($attendees as $position => $attendee) {
+            $row = $there->pull($attendee['personId']);
+            if ($row === null) {
+                $new[] = ['meeting_id' => $meeting->id, 'person_id' => $attendee['personId'], 'position' => $position, 'role' => $attendee['role']->value];
+            } else {
+                $row->update(['position' => $position, 'role' => $attendee['role']]);
+            }
+        }
+        Attendee::query()->insert($new);
+        Attendee::query()->whereIn('id', $there->pluck('id'))->delete();
+        $meeting->unsetRelation('attendees');
+    }
+}
