@@ -16,7 +16,7 @@ $var = getenv('SYNDEX_VAR') ?: dirname(__DIR__) . '/var';
 
 $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__ . '/../routes/web.php', commands: __DIR__ . '/../routes/console.php')
-    ->withCommands([App\Invitations\WorkOutbox::class, App\Invitations\BeatBesideWorker::class, App\Operations\BenchCommand::class, App\Operations\DoctorFacts::class, App\Operations\RotateLogs::class, App\Planning\TopUpCommand::class])
+    ->withCommands([App\Invitations\WorkOutbox::class, App\Invitations\BeatBesideWorker::class, App\Operations\BenchCommand::class, App\Operations\DoctorFacts::class, App\Operations\CheckBackup::class, App\Operations\Drill::class, App\Operations\RotateLogs::class, App\Planning\TopUpCommand::class])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->append(SecurityHeaders::class);
         $middleware->alias(['role' => RequireRole::class]);

@@ -21,12 +21,16 @@ smtp_port=$(kept_port POSTROOM_SMTP_PORT)
 page_port=$(kept_port POSTROOM_PAGE_PORT)
 bridge_port=$(kept_port BRIDGE_PORT)
 
+# outside NAME OWN: what an operator set, if it does not mean this machine's own stand-in; else OWN
+outside() { local value; value=$(setting "$1"); case "$value" in '' | 127.0.0.1 | http://127.0.0.1:*) printf %s "$2" ;; *) printf %s "$value" ;; esac; }
+
 umask 077
 cat >"$var/app.env.new" <<ENV
 APP_ENV=$(keep APP_ENV "${SYNDEX_ENV:-production}")
 APP_KEY=$key
-APP_URL=http://127.0.0.1:$port
+APP_URL=$(outside APP_URL "http://127.0.0.1:$port")
 HTTP_PORT=$port
+TRUSTED_PROXIES=$(setting TRUSTED_PROXIES)
 DB_SOCKET=$run/db.sock
 DB_PORT=$db_port
 DB_DATABASE=syndex
@@ -35,21 +39,43 @@ DB_PASSWORD=$db_password
 DB_ROOT_PASSWORD=$root_password
 LIVE_PUBLISH_PORT=$publish_port
 LIVE_PUBLISH_URL=http://127.0.0.1:$publish_port/publish
-POSTROOM_HOST=127.0.0.1
+POSTROOM_HOST=$(outside POSTROOM_HOST 127.0.0.1)
 POSTROOM_SMTP_PORT=$smtp_port
 POSTROOM_PAGE_PORT=$page_port
 POSTROOM_PAGE=http://127.0.0.1:$page_port
 BRIDGE_PORT=$bridge_port
-BRIDGE_URL=http://127.0.0.1:$bridge_port
+BRIDGE_URL=$(outside BRIDGE_URL "http://127.0.0.1:$bridge_port")
 BRIDGE_KEY=$bridge_key
 ARGON_MEMORY=$(keep ARGON_MEMORY "${SYNDEX_ARGON_MEMORY:-19456}")
 OUTBOX_HOLD_SECONDS=$(keep OUTBOX_HOLD_SECONDS "${SYNDEX_HOLD_SECONDS:-10}")
 SYNDEX_DEMO=$(keep SYNDEX_DEMO "$demo")
 ENV
+# Whatever else an operator has set stays.
+if [ -f "$var/app.env" ]; then
+  while IFS= read -r line; do
+    case "$line" in [A-Z]*=*) grep -q "^${line%%=*}=" "$var/app.env.new" || printf '%s\n' "$line" >>"$var/app.env.new" ;; esac
+  done <"$var/app.env"
+fi
 mv "$var/app.env.new" "$var/app.env"
 
 as_root=''
 [ "$(id -u)" = 0 ] && as_root="user root;"
+
+real_ip=''
+for proxy in $(setting TRUSTED_PROXIES | tr ',' ' '); do real_ip="$real_ip  set_real_ip_from $proxy;
+"; done
+[ -z "$real_ip" ] || real_ip="$real_ip  real_ip_header X-Forwarded-For;
+  real_ip_recursive on;"
+
+# How every request reaches the application.
+cat >"$run/app.conf" <<NGINX
+include /etc/nginx/fastcgi_params;
+fastcgi_param SCRIPT_FILENAME $home/public/index.php;
+fastcgi_param SCRIPT_NAME /index.php;
+fastcgi_param HTTP_PROXY "";
+fastcgi_pass unix:$run/php.sock;
+fastcgi_read_timeout 60;
+NGINX
 
 cat >"$run/nginx.conf" <<NGINX
 load_module /usr/lib/nginx/modules/ngx_nchan_module.so;
@@ -68,20 +94,38 @@ http {
   fastcgi_temp_path $run/nginx/fastcgi;
   uwsgi_temp_path $run/nginx/uwsgi;
   scgi_temp_path $run/nginx/scgi;
-  client_max_body_size 62m;
   gzip on;
   gzip_comp_level 5;
   gzip_min_length 1000;
   gzip_types text/css application/javascript application/json image/svg+xml text/calendar;
+$real_ip
+  # Whoever tries to come in waits in line; a page that only asks whether it is in does not.
+  map \$request_method \$who_tries { GET ""; HEAD ""; default \$binary_remote_addr; }
+  limit_req_zone \$who_tries zone=coming_in:2m rate=10r/s;
+  limit_req_status 429;
 
   server {
     listen 127.0.0.1:$port;
     root $home/public;
-    index index.php;
+    # What most requests need; calendar files alone are larger.
+    client_max_body_size 2m;
+    error_page 413 @too_large;
+    error_page 429 @too_fast;
+    error_page 502 504 @away;
 
     location /build/ { add_header Cache-Control "public, max-age=31536000, immutable"; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
     location = /icon.svg { add_header X-Content-Type-Options nosniff; }
-    location / { try_files \$uri /index.php?\$query_string; }
+    location ~ \.php\$ { return 404; }
+    location / { include $run/app.conf; }
+    location ^~ /api/calendar-files { client_max_body_size 62m; include $run/app.conf; }
+    location ~ ^/api/(?:session|session/address|password|password/forgot|accounts/first|address)\$ {
+      client_max_body_size 64k;
+      limit_req zone=coming_in burst=60;
+      include $run/app.conf;
+    }
+    location @too_large { internal; default_type application/json; return 413 '{"code":"too_large","message":"That is larger than can be taken here. Nothing was changed.","errors":{},"details":{}}'; }
+    location @too_fast { internal; default_type application/json; add_header Retry-After 5 always; return 429 '{"code":"too_many_tries","message":"That was tried often just now. Wait 5 seconds and try again.","errors":{},"details":{}}'; }
+    location @away { internal; default_type application/json; return 503 '{"code":"away","message":"Syndex does not answer at the moment. What you typed stays on this page; try again.","errors":{},"details":{}}'; }
     location ~ ^/live/(?<live_channel>[a-z0-9-]+)\$ {
       auth_request /live-check;
       nchan_subscriber eventsource;
@@ -91,21 +135,12 @@ http {
     }
     location = /live-check {
       internal;
-      include /etc/nginx/fastcgi_params;
-      fastcgi_param SCRIPT_FILENAME $home/public/index.php;
+      include $run/app.conf;
       fastcgi_param REQUEST_METHOD GET;
       fastcgi_param REQUEST_URI /live-allowed;
       fastcgi_param HTTP_X_LIVE_CHANNEL \$live_channel;
       fastcgi_param CONTENT_LENGTH "";
       fastcgi_pass_request_body off;
-      fastcgi_pass unix:$run/php.sock;
-    }
-    location ~ \.php\$ {
-      include /etc/nginx/fastcgi_params;
-      fastcgi_param SCRIPT_FILENAME $home/public/index.php;
-      fastcgi_param HTTP_PROXY "";
-      fastcgi_pass unix:$run/php.sock;
-      fastcgi_read_timeout 60;
     }
   }
 
@@ -122,7 +157,7 @@ NGINX
 error_log = $log/php-fpm.log
 pid = $run/php-fpm.pid
 daemonize = no
-[syndex]
+[$pool]
 listen = $run/php.sock
 listen.mode = 0600
 pm = dynamic
@@ -146,8 +181,11 @@ FPM
 fpm_root=''
 [ "$(id -u)" = 0 ] && fpm_root=' -R'
 
+# Through here what a killed run left behind is ended first.
+serve="bash $home/ops/serve.sh"
+
 program() { # NAME COMMAND [EXTRA LINES]
-  printf '[program:%s]\ncommand=%s\ndirectory=%s\nautorestart=true\nstartsecs=1\nstartretries=50\nstopasgroup=true\nkillasgroup=true\nstopwaitsecs=15\nredirect_stderr=true\nstdout_logfile=%s/%s.log\nstdout_logfile_maxbytes=5MB\nstdout_logfile_backups=2\n%s\n\n' \
+  printf '[program:%s]\ncommand=%s\ndirectory=%s\nautorestart=true\nstartsecs=1\nstartretries=1000\nstopasgroup=true\nkillasgroup=true\nstopwaitsecs=15\nredirect_stderr=true\nstdout_logfile=%s/%s.log\nstdout_logfile_maxbytes=5MB\nstdout_logfile_backups=2\n%s\n\n' \
     "$1" "$2" "$home" "$log" "$1" "${3:-}"
 }
 {
@@ -167,10 +205,10 @@ supervisor.rpcinterface_factory = supervisor.rpcinterface:make_main_rpcinterface
 serverurl=unix://$run/supervisor.sock
 
 SUPERVISOR
-  program database "/usr/sbin/mariadbd --no-defaults --user=$me --datadir=$var/db --socket=$run/db.sock --port=$db_port --bind-address=127.0.0.1 --pid-file=$run/db.pid --skip-name-resolve --innodb-buffer-pool-size=128M --innodb-flush-method=fsync --character-set-server=utf8mb4" 'priority=10'
-  program php "/usr/sbin/php-fpm8.2$fpm_root -F -y $run/php-fpm.conf -d pcov.enabled=0 -d opcache.enable=1 -d opcache.max_accelerated_files=20000 -d opcache.memory_consumption=192 -d opcache.revalidate_freq=1" 'priority=20
+  program database "$serve database /usr/sbin/mariadbd --no-defaults --user=$me --datadir=$var/db --socket=$run/db.sock --port=$db_port --bind-address=127.0.0.1 --pid-file=$run/db.pid --skip-name-resolve --innodb-buffer-pool-size=128M --innodb-flush-method=fsync --character-set-server=utf8mb4" 'priority=10'
+  program php "$serve php /usr/sbin/php-fpm8.2$fpm_root -F -y $run/php-fpm.conf -d pcov.enabled=0 -d opcache.enable=1 -d opcache.max_accelerated_files=20000 -d opcache.memory_consumption=192 -d opcache.revalidate_freq=1" 'priority=20
 stopsignal=QUIT'
-  program web "/usr/sbin/nginx -e $log/nginx.log -c $run/nginx.conf" 'priority=30
+  program web "$serve web /usr/sbin/nginx -e $log/nginx.log -c $run/nginx.conf" 'priority=30
 stopsignal=QUIT'
   program postroom "node $home/standins/postroom/server.mjs" "priority=20
 environment=POSTROOM_SMTP_PORT=\"$smtp_port\",POSTROOM_PAGE_PORT=\"$page_port\",POSTROOM_DIR=\"$var/postroom\",POSTROOM_REFUSE=\"$refuse\""

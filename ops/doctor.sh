@@ -11,8 +11,8 @@ for entry in php:'php -r "echo PHP_VERSION;"' composer:'composer --version --no-
   name=${entry%%:*}
   if version=$(bash -c "${entry#*:}" 2>/dev/null) && [ -n "$version" ]; then good "$name  $version"; else bad "$name is not installed." 'Run  bin/syndex setup  (as root, or ask whoever runs this machine).'; fi
 done
-for extension in pdo_mysql intl mbstring curl dom pcntl; do
-  php -m | grep -qix "$extension" || bad "PHP lacks $extension." 'Run  bin/syndex setup.'
+for extension in pdo_mysql intl mbstring curl dom pcntl posix; do
+  has_extension "$extension" || bad "PHP lacks $extension." 'Run  bin/syndex setup.'
 done
 [ -e /usr/lib/nginx/modules/ngx_nchan_module.so ] && good 'nginx can push to pages' || bad 'nginx cannot push to pages.' 'Run  bin/syndex setup;  it installs libnginx-mod-nchan.'
 
@@ -28,9 +28,11 @@ fi
 
 say 'Parts'
 [ -f vendor/autoload.php ] && good 'PHP packages are there' || bad 'PHP packages are missing.' 'Run  bin/syndex setup.'
+[ -f build/common-passwords.txt ] && good 'the list of common passwords is there' || bad 'The list of common passwords is missing.' 'Run  bin/syndex setup.'
 [ -f public/build/manifest.json ] && good 'the interface is built' || bad 'The interface is not built.' 'Run  bin/syndex setup.'
 
 say 'What runs'
+if is_running; then :; elif [ -n "$(own_processes)" ]; then bad 'Processes of an earlier run are left.' 'Run  bin/syndex start  or  stop;  both end them.'; fi
 if ! is_running; then
   bad 'Syndex does not run.' 'Start it:  bin/syndex start'
 else

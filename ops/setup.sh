@@ -3,7 +3,7 @@ source "$(dirname "${BASH_SOURCE[0]}")/lib.sh"
 
 needed=(
   php8.2-cli:/usr/bin/php8.2 php8.2-fpm:/usr/sbin/php-fpm8.2 php8.2-mysql:pdo_mysql php8.2-curl:curl php8.2-zip:zip php8.2-intl:intl
-  php8.2-mbstring:mbstring php8.2-xml:dom mariadb-server:/usr/sbin/mariadbd nginx:/usr/sbin/nginx
+  php8.2-mbstring:mbstring php8.2-xml:dom php8.2-cli:pcntl php8.2-cli:posix mariadb-server:/usr/sbin/mariadbd nginx:/usr/sbin/nginx
   libnginx-mod-nchan:/usr/lib/nginx/modules/ngx_nchan_module.so supervisor:/usr/bin/supervisord unzip:/usr/bin/unzip
   composer:composer nodejs:node npm:npm
 )
@@ -15,7 +15,7 @@ have() {
   case "$1" in
     /*) [ -e "$1" ] ;;
     composer | node | npm) command -v "$1" >/dev/null ;;
-    *) php -m 2>/dev/null | grep -qix "$1" ;;
+    *) has_extension "$1" ;;
   esac
 }
 
@@ -37,7 +37,7 @@ Ask whoever runs this machine to install them:  apt-get install ${missing[*]}"
   [ $own_policy = yes ] && rm -f $policy
 fi
 
-mkdir -p "$home/var"
+must_write "$home/var"
 stamps=$home/var/stamps
 mkdir -p "$stamps"
 

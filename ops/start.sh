@@ -12,6 +12,7 @@ while [ $# -gt 0 ]; do
   shift
 done
 
+must_write "$var"
 print_address() {
   say ''
   say "Syndex runs at  http://127.0.0.1:$(setting HTTP_PORT)"
@@ -38,6 +39,11 @@ if [ "$demo" = false ] && [ "$(setting SYNDEX_DEMO)" = true ]; then
 fi
 
 SYNDEX_QUIET=1 bash "$home/ops/setup.sh" ${SYNDEX_FOR_TESTS:+--for-tests}
+
+if [ -n "$(own_processes)" ]; then
+  step 'Ending what an earlier run left behind'
+  own_processes | end_processes 20
+fi
 
 port=${asked_port:-$(setting HTTP_PORT)}
 port=${port:-8080}
@@ -74,9 +80,15 @@ set password for 'root'@'localhost' = password('$(setting DB_ROOT_PASSWORD)');
 SQL
 fi
 
+if [ $first = yes ] && [ -n "${SYNDEX_RESTORE_SQL:-}" ]; then
+  step 'Bringing back what was kept'
+  root_password=$(setting DB_ROOT_PASSWORD)
+  sql syndex <"$SYNDEX_RESTORE_SQL" || fail 'The database could not be brought back.'
+fi
+
 step 'Bringing the tables up to date'
 artisan migrate --force --quiet
-if [ $first = yes ] && [ "$demo" = true ]; then
+if [ $first = yes ] && [ "$demo" = true ] && [ -z "${SYNDEX_RESTORE_SQL:-}" ]; then
   step 'Making the demo data'
   artisan db:seed --class='Database\Seeders\DemoSeeder' --force --quiet
 fi

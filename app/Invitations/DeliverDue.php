@@ -23,12 +23,16 @@ final readonly class DeliverDue
     /** An outcome that cannot be written down, since the database is away, is tried for so long: the mail has left. */
     private const INSIST_SECONDS = 120;
 
+    private const UNANSWERED_DAYS = 2;
+
     public function __construct(private PostRoom $postRoom, private MakeMail $makeMail, private OutboxHold $hold, private WatchWorkers $watch, private Live $live) {}
 
     /** @return int how many were dealt with; 0 if there was nothing to do, or the relay is away */
     public function __invoke(string $worker): int
     {
         $this->watch->freeAbandoned($worker);
+        // Between two rounds nothing is in hand: what a database that went away left claimed is free again.
+        DB::table('dispatches')->where('claimed_by', $worker)->where('state', DispatchState::Sending->value)->update(['state' => DispatchState::Waiting->value, 'claimed_by' => null]);
         $isHeld = $this->hold->present() !== null;
         if ($isHeld && !$this->hold->mayLook()) {
             return 0;
@@ -121,6 +125,9 @@ final readonly class DeliverDue
     /** @return array<string, mixed> */
     private function settled(Dispatch $dispatch, DeliveryFailed $failed): array
     {
+        if (!$failed->isAnswer) {
+            return $this->unanswered($dispatch, $failed);
+        }
         /** @var list<int> $pauses */
         $pauses = config('syndex.outbox.pauses_seconds');
         $tries = $dispatch->tries + 1;
@@ -134,6 +141,24 @@ final readonly class DeliverDue
             $pause === null => ['state' => DispatchState::GivenUp->value],
             default => ['state' => DispatchState::Waiting->value, 'next_try_at' => now()->addSeconds($pause)],
         };
+    }
+
+    /**
+     * Tries count answers, and there was none: soon again, later the longer it has been so.
+     *
+     * @return array<string, mixed>
+     */
+    private function unanswered(Dispatch $dispatch, DeliveryFailed $failed): array
+    {
+        $since = max(0, now()->getTimestamp() - ($dispatch->attempted_at ?? now())->getTimestamp());
+        $isTooLong = $since > self::UNANSWERED_DAYS * 86400;
+        if ($isTooLong) {
+            Log::warning('A dispatch was given up without an answer.', ['dispatch' => $dispatch->id]);
+        }
+
+        return ['outcome' => $failed->getMessage(), 'claimed_by' => null] + ($isTooLong
+            ? ['state' => DispatchState::GivenUp->value]
+            : ['state' => DispatchState::Waiting->value, 'next_try_at' => now()->addSeconds(max(3, min(1800, intdiv($since, 2))))]);
     }
 
     /**

@@ -90,6 +90,7 @@ final class SmtpPostRoom implements PostRoom
             str_contains($failed->getMessage(), 'non-ASCII') => DeliveryFailed::refused(self::words($failed), $failed),
             $ofAll => RelayAway::because(self::words($failed), $failed),
             $code >= 500 && $code < 600 => DeliveryFailed::refused(self::words($failed), $failed),
+            $code === 0 => DeliveryFailed::unanswered(self::words($failed), $failed),
             default => DeliveryFailed::forNow(self::words($failed), $failed),
         };
     }

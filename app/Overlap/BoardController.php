@@ -13,6 +13,6 @@ final class BoardController
     {
         $id = $request->input('meetingId');
 
-        return new JsonResponse($planBoard($request->sheet($zones), $request->integer('index'), is_string($id) ? $id : null, $request->integer('shiftMinutes'), $request->anchor($zones), $request->moveAs()));
+        return new JsonResponse($request->withinCalendar(fn(): array => $planBoard($request->sheet($zones), $request->integer('index'), is_string($id) ? $id : null, $request->integer('shiftMinutes'), $request->anchor($zones), $request->moveAs())));
     }
 }

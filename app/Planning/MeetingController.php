@@ -46,7 +46,7 @@ final readonly class MeetingController
     {
         $request->validate(['version' => ['required', 'integer']]);
 
-        return new JsonResponse($this->view->of($save($meeting, $request->sheet($zones), $request->integer('version'))));
+        return new JsonResponse($request->withinCalendar(fn(): array => $this->view->of($save($meeting, $request->sheet($zones), $request->integer('version')))));
     }
 
     public function destroy(Meeting $meeting, DiscardDraft $discard): Response

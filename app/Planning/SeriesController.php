@@ -26,18 +26,7 @@ final readonly class SeriesController
 
     public function look(EditSeriesRequest $request, Grammar $grammar): JsonResponse
     {
-        $series = SaveSheet::onRule($request->edited($this->zones));
-        $isOpen = $series->rule?->isOpen() ?? false;
-        $found = $series->expand(Work::atMost(self::WORK), limit: $isOpen ? self::NEXT : Series::MOST);
-
-        return new JsonResponse([
-            ...$this->view->of($series, $request->durationMinutes()),
-            'odd' => $grammar->oddParts($series),
-            'next' => array_map(static fn(int $wall): string => WallTime::ofSeconds($wall)->format(), array_slice($found->walls, 0, self::NEXT)),
-            'dates' => $isOpen ? null : $found->count(),
-            'complete' => $isOpen || $found->complete,
-            'many' => !$isOpen && $found->count() > SaveSheet::MANY,
-        ]);
+        return new JsonResponse($request->withinCalendar(fn(): array => $this->looked($request, $grammar)));
     }
 
     public function sentence(Request $request, Grammar $grammar): JsonResponse
@@ -59,5 +48,22 @@ final readonly class SeriesController
             'durationMinutes' => $read->durationMinutes,
             'understood' => $read->understood,
         ]);
+    }
+
+    /** @return array<string, mixed> */
+    private function looked(EditSeriesRequest $request, Grammar $grammar): array
+    {
+        $series = SaveSheet::onRule($request->edited($this->zones));
+        $isOpen = $series->rule?->isOpen() ?? false;
+        $found = $series->expand(Work::atMost(self::WORK), limit: $isOpen ? self::NEXT : Series::MOST);
+
+        return [
+            ...$this->view->of($series, $request->durationMinutes()),
+            'odd' => $grammar->oddParts($series),
+            'next' => array_map(static fn(int $wall): string => WallTime::ofSeconds($wall)->format(), array_slice($found->walls, 0, self::NEXT)),
+            'dates' => $isOpen ? null : $found->count(),
+            'complete' => $isOpen || $found->complete,
+            'many' => !$isOpen && $found->count() > SaveSheet::MANY,
+        ];
     }
 }

@@ -14,6 +14,7 @@ use Syndex\Core\Recurrence\Repeats;
 use Syndex\Core\Recurrence\Rule as RecurrenceRule;
 use Syndex\Core\Recurrence\RuleParts;
 use Syndex\Core\Recurrence\Series;
+use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\InvalidTime;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\Zone;
@@ -25,6 +26,11 @@ class SeriesRequest extends FormRequest
     private const MOST_MINUTES = 1440;
 
     private const MOST_DAYS = 31;
+
+    /** Years in which meetings are planned; the zone data know no clocks of before. */
+    private const FIRST_YEAR = 1970;
+
+    private const LAST_YEAR = 9990;
 
     /** Characters of a rule's text that the table takes. */
     private const MOST_RULE = 2000;
@@ -194,9 +200,29 @@ class SeriesRequest extends FormRequest
     protected function wall(string $field, string $text, bool $allDay): WallTime
     {
         try {
-            return $allDay ? WallTime::parseDate(substr($text, 0, 10)) : WallTime::parse($text);
+            $wall = $allDay ? WallTime::parseDate(substr($text, 0, 10)) : WallTime::parse($text);
         } catch (InvalidTime) {
             $this->fail($field, __('planning.unreadable_time'));
+        }
+        $year = Gregorian::yearOf($wall->dayNumber());
+
+        return $year >= self::FIRST_YEAR && $year <= self::LAST_YEAR ? $wall : $this->fail($field, __('planning.out_of_calendar'));
+    }
+
+    /**
+     * What is worked out of the sheet; where that leaves the years that a clock can show, its start is named.
+     *
+     * @template T
+     *
+     * @param  \Closure(): T  $work
+     * @return T
+     */
+    public function withinCalendar(\Closure $work): mixed
+    {
+        try {
+            return $work();
+        } catch (InvalidTime) {
+            $this->fail('startLocal', __('planning.out_of_calendar'));
         }
     }
 

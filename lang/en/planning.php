@@ -7,6 +7,7 @@ return [
     'a_day_at_most' => 'A meeting lasts 24 hours at most.',
     'unknown_person' => 'One of the people is no longer known. Take them out and add them again.',
     'unknown_zone' => 'This time zone is not known.',
+    'out_of_calendar' => 'Dates lie from 1970 to the end of the year 9999 everywhere. Take an earlier start, fewer dates, or a smaller move.',
     'unreadable_time' => 'This is not a date and time that can be.',
     'passcode_form' => 'Take 6 to 16 letters and digits, without accents, spaces or signs.',
     'repeats_interval' => 'Take a number from 1 to 99.',

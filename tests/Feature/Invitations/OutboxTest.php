@@ -73,7 +73,7 @@ it('tries again after a broken line, under the same Message-ID, so that a repeat
     sent($this->meeting);
     ($this->work)();
     $dispatch = Dispatch::query()->firstOrFail();
-    expect($dispatch->state)->toBe(DispatchState::Waiting)->and($dispatch->tries)->toBe(1)->and($dispatch->next_try_at->isFuture())->toBeTrue();
+    expect($dispatch->state)->toBe(DispatchState::Waiting)->and($dispatch->tries)->toBe(0)->and($dispatch->attempted_at)->not->toBeNull()->and($dispatch->next_try_at->isFuture())->toBeTrue();
 
     $this->travel(31)->seconds();
     ($this->work)();
@@ -127,6 +127,14 @@ it('sends again what a dead worker had taken, and no sooner than it is sure of i
     expect($second)->toBeGreaterThanOrEqual(16)->toBeLessThanOrEqual(18);
     $this->travelTo(now()->addYear());
     expect(($this->work)())->toBe(1)->and(Dispatch::query()->firstOrFail()->state)->toBe(DispatchState::Sent)->and(Dispatch::query()->firstOrFail()->tries)->toBe(0);
+});
+
+it('takes up again what it had in hand itself when the database went away', function (): void {
+    sent($this->meeting);
+    DB::table('outbox_workers')->insert(['id' => 'me']);
+    Dispatch::query()->update(['state' => 'sending', 'claimed_by' => 'me', 'claimed_at' => now(), 'attempted_at' => now()]);
+
+    expect(app(DeliverDue::class)('me'))->toBe(1)->and(Dispatch::query()->firstOrFail()->state)->toBe(DispatchState::Sent);
 });
 
 it('takes nobody for dead while the database could not be asked', function (): void {

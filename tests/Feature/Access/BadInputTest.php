@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+use App\People\Role;
+use Illuminate\Support\Facades\Http;
+use Illuminate\Support\Facades\Queue;
+
+use function Tests\Feature\account;
+use function Tests\Feature\colleague;
+use function Tests\Feature\guest;
+use function Tests\Feature\meeting;
+use function Tests\Feature\repeats;
+use function Tests\Feature\sheet;
+
+/*
+ * Whatever stands in a field, the answer is no failure of ours: it is taken, or refused with the name of the field.
+ */
+
+/** @return array<string, mixed> */
+function nasties(): array
+{
+    return [
+        'null' => null, 'nothing' => '', 'true' => true, 'zero' => 0, 'negative' => -1, 'huge' => 9_999_999_999_999, 'past 64 bits' => 1e30, 'fraction' => 1.5,
+        'a list' => ['x'], 'lists in lists' => [[[[]]]], 'an object' => ['a' => ['b' => 'c']], 'a numbered object' => ['5' => 'x', '7' => 'y'],
+        'long' => str_repeat('ä', 10_000), '250' => str_repeat('x', 250), 'CR LF' => "a\r\nBcc: x@y.example", 'NUL' => "a\0b", 'zero width' => "a\u{200B}b", 'right to left' => "\u{202E}abc",
+        'emoji' => '🌱🌱', 'script' => 'javascript:alert(1)', 'formula' => '=cmd|calc', 'year 1' => '0001-01-01T00:00:00', 'year 9999' => '9999-12-31T23:55:00', 'year 10000' => '10000-01-01T00:00:00',
+        'no day' => '2027-02-30T10:00:00', 'localtime' => 'localtime', 'Factory' => 'posixrules', 'percent' => '%', 'a number as text' => '7', 'weeks' => 'week',
+    ];
+}
+
+/**
+ * Every place in a body, with each nasty thing put there.
+ *
+ * @param array<array-key, mixed> $body
+ * @return Generator<string, array<array-key, mixed>>
+ */
+function spoiled(array $body, string $at = ''): Generator
+{
+    foreach ($body as $key => $value) {
+        foreach (nasties() as $name => $nasty) {
+            yield "$at$key: $name" => [...$body, $key => $nasty];
+        }
+        $without = $body;
+        unset($without[$key]);
+        yield "$at$key left out" => $without;
+        if (is_array($value)) {
+            foreach (spoiled($value, "$at$key.") as $where => $inner) {
+                yield $where => [...$body, $key => $inner];
+            }
+        }
+    }
+}
+
+it('answers bad input with a clear refusal, field by field', function (string $method, string $path, Closure $bodyOf): void {
+    Queue::fake();
+    Http::fake(['*' => Http::response(['id' => 'room1', 'link' => 'https://meet.syndex.example/j/x', 'number' => '829114507', 'dial_ins' => []], 201)]);
+    $coordinator = account(Role::Administrator, colleague('Wanjiru Achola'));
+    $this->actingAs($coordinator);
+    $meeting = meeting($coordinator, [$coordinator->person, guest('rosa@anden.example')]);
+    $body = $bodyOf($meeting, $coordinator);
+    $path = strtr($path, ['{meeting}' => $meeting->id, '{person}' => guest('rosa@anden.example')->id, '{account}' => account(Role::Colleague)->id]);
+    $failed = [];
+    foreach (spoiled($body) as $where => $spoiled) {
+        if ($method === 'GET') {
+            $answer = $this->getJson($path . '?' . http_build_query($spoiled));
+        } else {
+            $answer = $this->json($method, $path, $spoiled);
+        }
+        $status = $answer->getStatusCode();
+        if ($status >= 500) {
+            $failed[] = "$where => $status " . mb_strimwidth((string) ($answer->exception?->getMessage() ?? $answer->getContent()), 0, 200);
+        } elseif ($status === 422 && ($answer->json('errors') === [] || $answer->json('errors') === null) && !in_array($answer->json('code'), ['many_dates', 'sign_in_failed', 'not_ready'], true)) {
+            $failed[] = "$where => 422 without a field: " . $answer->json('message');
+        }
+    }
+    expect($failed)->toBe([]);
+})->with([
+    'sign in' => ['POST', '/api/session', fn() => ['email' => 'x@y.example', 'password' => 'a long password']],
+    'first account' => ['POST', '/api/accounts/first', fn() => ['name' => 'A', 'email' => 'x@y.example', 'password' => 'nine ferns by the wall', 'zone' => 'UTC']],
+    'password' => ['POST', '/api/password', fn() => ['token' => 'x', 'password' => 'nine ferns by the wall']],
+    'forgot' => ['POST', '/api/password/forgot', fn() => ['email' => 'x@y.example']],
+    'agree to an address' => ['POST', '/api/address', fn() => ['token' => 'x']],
+    'own address' => ['POST', '/api/session/address', fn() => ['email' => 'x@y.example', 'password' => 'x']],
+    'settings' => ['PATCH', '/api/session', fn() => ['shortcuts' => true, 'clocks' => ['UTC', 'Europe/Lisbon'], 'zone' => 'Africa/Nairobi']],
+    'invite' => ['POST', '/api/accounts', fn() => ['personId' => colleague('Inês Varela')->id, 'role' => 'colleague']],
+    'change an account' => ['PATCH', '/api/accounts/{account}', fn() => ['role' => 'colleague', 'active' => true]],
+    'house rules' => ['PUT', '/api/house-rules', fn() => ['organisation' => 'Gardens', 'organizer' => 'meeting']],
+    'a person' => ['POST', '/api/people', fn() => ['kind' => 'colleague', 'name' => 'Inês Varela', 'email' => 'ines@garden.example', 'zone' => 'Europe/Lisbon', 'language' => 'pt', 'job' => 'x', 'hours' => ['mon' => [['09:00', '17:00']]]]],
+    'change a person' => ['PATCH', '/api/people/{person}', fn() => ['name' => 'Inês Varela', 'email' => 'ines@garden.example', 'zone' => 'Europe/Lisbon', 'language' => 'pt', 'job' => 'x', 'hours' => ['mon' => [['09:00', '17:00']]]]],
+    'check a guest' => ['POST', '/api/guests/check', fn() => ['address' => 'a@x.example, b@x.example']],
+    'guests' => ['POST', '/api/guests', fn() => ['addresses' => ['Karl <a@x.example>', 'b@x.example']]],
+    'directory' => ['GET', '/api/people', fn() => ['q' => 'x', 'kind' => 'guest', 'page' => 1]],
+    'suggestions' => ['GET', '/api/people/suggest', fn() => ['q' => 'x']],
+    'meetings' => ['GET', '/api/meetings', fn() => ['q' => 'x', 'which' => 'all', 'page' => 1]],
+    'dispatches' => ['GET', '/api/dispatches', fn() => ['q' => 'x', 'state' => 'sent', 'meeting' => 'x', 'page' => 1]],
+    'send all again' => ['POST', '/api/dispatches/again', fn() => ['meeting' => 'x']],
+    'today' => ['GET', '/api/today', fn() => ['day' => '2026-12-01']],
+    'start from' => ['POST', '/api/meetings', fn($meeting) => ['from' => $meeting->id]],
+    'a kit' => ['POST', '/api/meetings/{meeting}/kit', fn() => ['passcode' => 'Saatgut7', 'change' => true]],
+    'send' => ['POST', '/api/meetings/{meeting}/send', fn() => ['version' => 99]],
+    'clock moves' => ['POST', '/api/meetings/{meeting}/clock-moves', fn() => ['noted' => true, 'zoneData' => '2099a']],
+    'a sentence' => ['POST', '/api/sentence', fn() => ['text' => 'weekly tue 15:30', 'zone' => 'Africa/Nairobi']],
+    'find in a calendar file' => ['GET', '/api/meetings', fn() => ['q' => 'x']],
+    'a sheet' => ['PUT', '/api/meetings/{meeting}', fn($meeting) => sheet($meeting, ['agenda' => [['id' => 1, 'title' => 'A', 'minutes' => 5, 'speaker' => 'B']], 'links' => [['label' => 'x', 'url' => 'https://lots.example/1']], 'dropped' => ['2027-01-05T15:30:00'], 'extra' => ['2027-01-06T15:30:00'], 'manyAgreed' => false])],
+    'a sheet by parts' => ['PUT', '/api/meetings/{meeting}', fn($meeting) => sheet($meeting, ['repeats' => null, 'custom' => [
+        'frequency' => 'monthly', 'interval' => 1, 'weekStart' => 'mon', 'days' => [['nth' => 2, 'day' => 'tue']], 'monthDays' => [], 'yearDays' => [], 'weeks' => [], 'months' => [3], 'positions' => [], 'hours' => [15], 'minutes' => [30], 'seconds' => [],
+        'skip' => 'omit', 'end' => 'count', 'count' => 4, 'untilOn' => null,
+    ]])],
+    'a board' => ['POST', '/api/board', fn($meeting) => [...sheet($meeting), 'index' => 0, 'meetingId' => $meeting->id, 'shiftMinutes' => 600, 'moveAs' => 'words', 'anchorIn' => 'Europe/Lisbon']],
+    'a series' => ['POST', '/api/series', fn($meeting) => [...sheet($meeting), 'edit' => ['do' => 'move', 'date' => '2027-01-05T15:30:00', 'to' => '2027-01-06T15:30:00']]],
+]);
+
+it('refuses a sheet whose dates leave the calendar, naming where', function (array $changes): void {
+    $coordinator = account(Role::Coordinator);
+    $meeting = meeting($coordinator, [$coordinator->person]);
+    $this->actingAs($coordinator)->putJson("/api/meetings/$meeting->id", sheet($meeting, $changes))->assertStatus(422)->assertJsonStructure(['errors' => ['startLocal']]);
+    $this->postJson('/api/board', [...sheet($meeting, $changes), 'index' => 0, 'meetingId' => $meeting->id, 'shiftMinutes' => 1440])->assertStatus(422)->assertJsonStructure(['errors' => ['startLocal']]);
+})->with([
+    'the last evening' => [['startLocal' => '9999-12-31T23:30:00', 'repeats' => null, 'zone' => 'Pacific/Honolulu']],
+    'in the year after the last' => [['startLocal' => '9995-12-20T23:30:00', 'repeats' => repeats(['every' => 'day', 'end' => 'open'])]],
+    'the first morning, back' => [['startLocal' => '0001-01-01T00:00:00', 'repeats' => null, 'zone' => 'Pacific/Auckland']],
+]);
+
+it('takes a series that ends with the calendar', function (): void {
+    $coordinator = account(Role::Coordinator, colleague('Malia', 'Pacific/Honolulu'));
+    $meeting = meeting($coordinator, [$coordinator->person, colleague('Mere', 'Pacific/Auckland')]);
+    $long = ['startLocal' => '9980-12-31T23:30:00', 'zone' => 'Pacific/Honolulu', 'repeats' => repeats(['every' => 'year', 'end' => 'open'])];
+    $this->actingAs($coordinator);
+
+    expect($this->putJson("/api/meetings/$meeting->id", sheet($meeting, $long))->getStatusCode())->toBeIn([200, 422])
+        ->and($this->postJson('/api/board', [...sheet($meeting, $long), 'index' => 0, 'meetingId' => $meeting->id])->getStatusCode())->toBeIn([200, 422]);
+});

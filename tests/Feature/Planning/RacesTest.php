@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Invitations\Dispatch;
+use App\Joining\JoiningKit;
+use App\People\Role;
+use App\Planning\Meeting;
+use App\Planning\MeetingStatus;
+use App\Planning\Occurrence;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Http;
+
+use function Tests\Feature\account;
+use function Tests\Feature\colleague;
+use function Tests\Feature\guest;
+use function Tests\Feature\meeting;
+
+/*
+ * Two requests at once, each in a process and with a database connection of its own. What they write is seen by both and taken
+ * away at the end. Whatever the order turns out to be, one wins, the other is told, and nothing is half.
+ */
+
+beforeEach(function (): void {
+    while (DB::transactionLevel() > 0) {
+        DB::rollBack();
+    }
+    $this->coordinator = account(Role::Coordinator, colleague('Wanjiru Achola'));
+    $this->guests = array_map(fn(int $i) => guest("g$i@orchard.example"), range(1, 40));
+    $this->planned = fn(array $values = []): Meeting => meeting($this->coordinator, [$this->coordinator->person, ...$this->guests], ['join_mode' => 'in_person', ...$values]);
+    /** @return list<array{status: int, body: array<string, mixed>}> */
+    $this->atOnce = function (array ...$requests): array {
+        $start = (string) (microtime(true) + 0.6);
+        $running = array_map(function (array $request) use ($start): array {
+            $process = proc_open([PHP_BINARY, '-d', 'pcov.enabled=0', base_path('tests/Feature/Support/one_request.php'), $this->coordinator->id, $start, ...array_map(strval(...), $request)], [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes, null, [...getenv(), 'DB_DATABASE' => 'syndex_feature']);
+
+            return [$process, $pipes];
+        }, $requests);
+
+        return array_map(function (array $run): array {
+            [$process, $pipes] = $run;
+            $out = (string) stream_get_contents($pipes[1]);
+            $said = (string) stream_get_contents($pipes[2]);
+            proc_close($process);
+            $answer = json_decode($out, true);
+            expect($answer)->toBeArray("$out $said");
+
+            return $answer;
+        }, $running);
+    };
+    $this->statuses = fn(array $answers): array => array_column($answers, 'status');
+});
+
+afterEach(function (): void {
+    foreach (['dispatches', 'meeting_snapshots', 'occurrences', 'attendees', 'agenda_items', 'joining_kits', 'meetings', 'jobs', 'accounts', 'people'] as $table) {
+        DB::table($table)->delete();
+    }
+});
+
+it('sends once when sending is pressed twice', function (): void {
+    for ($round = 0; $round < 4; $round++) {
+        $meeting = ($this->planned)();
+        $send = ['POST', "/api/meetings/$meeting->id/send", json_encode(['version' => $meeting->version])];
+        $statuses = ($this->statuses)(($this->atOnce)($send, $send));
+        sort($statuses);
+
+        expect($statuses)->toBe([200, 409])->and(Dispatch::query()->where('meeting_id', $meeting->id)->count())->toBe(41)->and(DB::table('meeting_snapshots')->where('meeting_id', $meeting->id)->count())->toBe(1);
+    }
+});
+
+it('sends two meetings to the same people at once, without a deadlock', function (): void {
+    for ($round = 0; $round < 4; $round++) {
+        [$a, $b] = [($this->planned)(), ($this->planned)()];
+        $answers = ($this->atOnce)(...array_map(fn(Meeting $m): array => ['POST', "/api/meetings/$m->id/send", json_encode(['version' => $m->version])], [$a, $b]));
+
+        expect(($this->statuses)($answers))->toBe([200, 200]);
+    }
+});
+
+it('lets discarding and sending meet: either it is gone and nobody hears of it, or it is sent and stays', function (): void {
+    for ($round = 0; $round < 6; $round++) {
+        $meeting = ($this->planned)();
+        [$discard, $send] = ($this->atOnce)(['DELETE', "/api/meetings/$meeting->id", '{}'], ['POST', "/api/meetings/$meeting->id/send", json_encode(['version' => $meeting->version])]);
+        $isThere = Meeting::query()->whereKey($meeting->id)->exists();
+        $told = Dispatch::query()->where('uid', $meeting->uid)->count();
+
+        expect([$discard['status'], $send['status'], $isThere, $told])->toBeIn([[204, 404, false, 0], [409, 200, true, 41]]);
+    }
+});
+
+it('lets an edit and a sending meet: what is told is what stands there', function (): void {
+    for ($round = 0; $round < 4; $round++) {
+        $meeting = ($this->planned)();
+        $body = [
+            'version' => $meeting->version, 'title' => 'Edited', 'purpose' => 'x', 'agenda' => [], 'links' => [], 'attendees' => [['personId' => $this->coordinator->person_id, 'role' => 'required']], 'hostId' => null,
+            'startLocal' => $meeting->starts_local->format('Y-m-d\TH:i:s'), 'zone' => $meeting->zone, 'allDay' => false, 'durationMinutes' => 30, 'repeats' => null, 'dropped' => [], 'joinMode' => 'in_person', 'place' => 'Room 4',
+        ];
+        [$edit, $send] = ($this->atOnce)(['PUT', "/api/meetings/$meeting->id", json_encode($body)], ['POST', "/api/meetings/$meeting->id/send", json_encode(['version' => $meeting->version])]);
+        $now = $meeting->refresh();
+
+        expect([$edit['status'], $send['status'], $now->title, $now->attendees()->count(), Dispatch::query()->where('meeting_id', $now->id)->count()])->toBeIn([[200, 409, 'Edited', 1, 0], [409, 200, 'Grower exchange', 41, 41]]);
+    }
+});
+
+it('lets two edits meet: one is kept whole, the other is handed what stands there', function (): void {
+    $meeting = ($this->planned)();
+    $body = fn(string $title): string => (string) json_encode([
+        'version' => $meeting->version, 'title' => $title, 'purpose' => $title, 'agenda' => [['title' => $title, 'minutes' => 5, 'speaker' => null]], 'links' => [], 'attendees' => [], 'hostId' => null,
+        'startLocal' => '2027-03-02T09:00:00', 'zone' => 'UTC', 'allDay' => false, 'durationMinutes' => 30, 'repeats' => null, 'dropped' => [], 'joinMode' => 'undecided', 'place' => '',
+    ]);
+    $answers = ($this->atOnce)(['PUT', "/api/meetings/$meeting->id", $body('One')], ['PUT', "/api/meetings/$meeting->id", $body('Two')]);
+    $statuses = ($this->statuses)($answers);
+    $now = $meeting->refresh();
+    sort($statuses);
+
+    expect($statuses)->toBe([200, 409])->and($now->purpose)->toBe($now->title)->and($now->agenda()->pluck('title')->all())->toBe([$now->title]);
+});
+
+it('opens one room when a kit is asked for twice at once', function (): void {
+    for ($round = 0; $round < 3; $round++) {
+        $meeting = ($this->planned)();
+        $answers = ($this->atOnce)(['POST', "/api/meetings/$meeting->id/kit", '{}'], ['POST', "/api/meetings/$meeting->id/kit", '{}']);
+        $statuses = ($this->statuses)($answers);
+        sort($statuses);
+
+        expect($statuses)->toBe([200, 201])->and($answers[0]['body']['link'])->toBe($answers[1]['body']['link'])->and($answers[0]['body']['passcode'])->toBe($answers[1]['body']['passcode'])
+            ->and(JoiningKit::query()->where('meeting_id', $meeting->id)->count())->toBe(1);
+    }
+});
+
+it('never lets a mail say one passcode and the kit another', function (): void {
+    $meeting = ($this->planned)();
+    ($this->atOnce)(['POST', "/api/meetings/$meeting->id/kit", '{}']);
+    $meeting->update(['join_mode' => 'online']);
+    [$change, $send] = ($this->atOnce)(['POST', "/api/meetings/$meeting->id/kit", json_encode(['passcode' => 'Saatgut7'])], ['POST', "/api/meetings/$meeting->id/send", json_encode(['version' => $meeting->refresh()->version])]);
+    $kit = JoiningKit::query()->where('meeting_id', $meeting->id)->firstOrFail();
+    $snapshot = json_decode((string) App\Invitations\Snapshot::query()->where('meeting_id', $meeting->id)->firstOrFail()->content, true);
+    $room = Http::withToken(config('syndex.bridge.key'))->get(config('syndex.bridge.url') . "/rooms/meeting-$meeting->id")->json();
+
+    expect($send['status'])->toBe(200)->and($snapshot['kit']['passcode'])->toBe($kit->passcode)->and($change['status'])->toBeIn([200, 409])->and($room['closed'])->toBeFalse();
+});
+
+it('lets topping up and calling off, sending or editing meet', function (string $other): void {
+    $meeting = ($this->planned)(['rrule' => 'FREQ=WEEKLY']);
+    if ($other === 'call-off') {
+        ($this->atOnce)(['POST', "/api/meetings/$meeting->id/send", json_encode(['version' => $meeting->version])]);
+        DB::table('meetings')->where('id', $meeting->id)->update(['laid_until_on' => now()->addDays(200)->format('Y-m-d')]);
+    } else {
+        $meeting->update(['status' => MeetingStatus::Kept, 'laid_until_on' => now()->addDays(200)->format('Y-m-d'), 'laid_zone_data' => app(Syndex\Core\Time\ZoneData::class)->version()]);
+    }
+    $meeting->refresh();
+    $answers = ($this->atOnce)(['artisan', 'occurrences:top-up', ''], ['POST', "/api/meetings/$meeting->id/$other", json_encode(['version' => $meeting->version])]);
+    $dates = Occurrence::query()->where('meeting_id', $meeting->id)->pluck('starts_local')->map(strval(...));
+
+    expect(($this->statuses)($answers))->toBe([0, 200])->and($dates->unique()->count())->toBe($dates->count());
+})->with(['call-off', 'send', 'keep']);
+
+it('lets calling off and sending again meet: nobody is invited to what is off', function (): void {
+    $meeting = ($this->planned)();
+    ($this->atOnce)(['POST', "/api/meetings/$meeting->id/send", json_encode(['version' => $meeting->version])]);
+    Dispatch::query()->where('meeting_id', $meeting->id)->update(['state' => 'given_up', 'attempted_at' => now()]);
+    [$off] = ($this->atOnce)(['POST', "/api/meetings/$meeting->id/call-off", '{}'], ['POST', '/api/dispatches/again', json_encode(['meeting' => $meeting->id])]);
+
+    expect($off['status'])->toBe(200)->and(Dispatch::query()->where('meeting_id', $meeting->id)->where('kind', 'invitation')->whereIn('state', ['waiting', 'sending'])->count())->toBe(0)
+        ->and(Dispatch::query()->where('meeting_id', $meeting->id)->where('kind', 'calling_off')->count())->toBe(41);
+});
