@@ -21,4 +21,9 @@ tar -C "$work" -xzf "$file" 2>/dev/null || fail "$file is not what backup writes
 
 cp "$work/house/app.env" "$var/app.env"
 cp -r "$work/house/postroom" "$work/house/bridge" "$var/"
-SYNDEX_RESTORE_SQL=$work/house/db.sql bash "$home/ops/start.sh" "$@"
+if ! SYNDEX_RESTORE_SQL=$work/house/db.sql bash "$home/ops/start.sh" "$@"; then
+  # Half a house would look like a whole one to the next start.
+  bash "$home/ops/stop.sh" >/dev/null 2>&1 || true
+  rm -rf "$var/db" "$var/app.env" "$var/postroom" "$var/bridge"
+  fail "The house could not be restored, and what was begun in $var was taken away again; $file is untouched. The reason stands above, more in $log."
+fi

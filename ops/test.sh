@@ -1,11 +1,11 @@
-# Runs the tests: all suites, or those named (core, arch, interface, feature, browser). Installs what they need, starts
+# Runs the tests: all suites, or those named (core, arch, interface, feature, browser, operations). Installs what they need, starts
 # a house of its own on free ports and stops it again.
 source "$(dirname "${BASH_SOURCE[0]}")/lib.sh"
 
 suites=("$@")
-[ ${#suites[@]} -gt 0 ] || suites=(core arch interface feature browser)
+[ ${#suites[@]} -gt 0 ] || suites=(core arch interface feature browser operations)
 for suite in "${suites[@]}"; do
-  case "$suite" in core | arch | interface | feature | browser) ;; *) fail "There is no suite '$suite'; there are core, arch, interface, feature, browser." ;; esac
+  case "$suite" in core | arch | interface | feature | browser | operations) ;; *) fail "There is no suite '$suite'; there are core, arch, interface, feature, browser, operations." ;; esac
 done
 has() { local one; for one in "${suites[@]}"; do [ "$one" = "$1" ] && return 0; done; return 1; }
 
@@ -43,6 +43,8 @@ if has feature || has browser; then
   if has feature; then pest feature; fi
   if has browser; then pest browser; fi
 fi
+# Makes and breaks houses of its own.
+if has operations; then pest operations; fi
 
 # A suite that left no record of itself has failed.
 for suite in "${suites[@]}"; do

@@ -6,12 +6,10 @@ namespace App\Day;
 
 use App\Access\ViewerClock;
 use App\Invitations\Dispatch;
-use App\Invitations\DispatchKind;
 use App\Invitations\DispatchState;
 use App\Invitations\OutboxHold;
 use App\Invitations\SendAgain;
 use App\People\Account;
-use App\People\Role;
 use App\Planning\ClockMove;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
@@ -52,10 +50,8 @@ final readonly class NeedsYou
     /** @return list<array<string, mixed>> */
     private function undelivered(Account $account): array
     {
-        $failed = SendAgain::undelivered()->with(['meeting'])
+        $failed = SendAgain::undeliveredFor($account)->with(['meeting'])
             ->select(['id', 'meeting_id', 'recipient', 'state', 'outcome', 'created_at', 'kind', 'subject'])
-            // Who signs in is an administrator's business.
-            ->when($account->role !== Role::Administrator, static fn($q) => $q->whereNot('kind', DispatchKind::AccountLink))
             ->orderByDesc('id')->limit(self::MOST_OF_A_KIND + 1)->get();
         $needs = array_values($failed->take(self::MOST_OF_A_KIND)->map(static fn(Dispatch $d): array => [
             'code' => $d->state === DispatchState::Refused ? 'refused' : 'given_up',
@@ -67,7 +63,7 @@ final readonly class NeedsYou
             'dispatchId' => $d->id,
         ])->all());
         if ($failed->count() > self::MOST_OF_A_KIND) {
-            $needs[] = ['code' => 'more_undelivered', 'count' => SendAgain::undelivered()->count() - self::MOST_OF_A_KIND];
+            $needs[] = ['code' => 'more_undelivered', 'count' => SendAgain::undeliveredFor($account)->count() - self::MOST_OF_A_KIND];
         }
 
         return $needs;

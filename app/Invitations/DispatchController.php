@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Invitations;
 
 use App\Access\ViewerClock;
+use App\People\Account;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -20,7 +22,7 @@ final readonly class DispatchController
 
     public function __construct(private MakeMail $makeMail, private ViewerClock $clock) {}
 
-    public function index(Request $request): JsonResponse
+    public function index(#[CurrentUser] Account $account, Request $request): JsonResponse
     {
         $request->validate([
             'q' => ['nullable', 'string', 'max:200'],
@@ -39,29 +41,29 @@ final readonly class DispatchController
         }
         $found = $query->orderByDesc('id')->paginate(self::PER_PAGE, page: $request->integer('page', 1));
 
-        $again = $this->again(array_map(static fn(Dispatch $d): int => $d->id, array_values($found->items())));
+        $again = $this->again($account, array_map(static fn(Dispatch $d): int => $d->id, array_values($found->items())));
 
         return new JsonResponse([
             'dispatches' => array_map(fn(Dispatch $d): array => $this->row($d, $again), array_values($found->items())),
-            'undelivered' => SendAgain::undelivered()->when($request->filled('meeting'), fn(Builder $q) => $q->where('meeting_id', $request->string('meeting')->toString()))->count(),
+            'undelivered' => SendAgain::undeliveredFor($account)->when($request->filled('meeting'), fn(Builder $q) => $q->where('meeting_id', $request->string('meeting')->toString()))->count(),
             'page' => $found->currentPage(),
             'pages' => $found->lastPage(),
             'total' => $found->total(),
         ]);
     }
 
-    public function show(Dispatch $dispatch): JsonResponse
+    public function show(#[CurrentUser] Account $account, Dispatch $dispatch): JsonResponse
     {
         $dispatch->load(['person', 'meeting']);
         if ($dispatch->kind === DispatchKind::AccountLink) {
             // The link in it opens an account: whoever reads the book must not find it there.
-            return new JsonResponse([...$this->row($dispatch, $this->again([$dispatch->id])), 'text' => null, 'calendar' => null, 'source' => null]);
+            return new JsonResponse([...$this->row($dispatch, $this->again($account, [$dispatch->id])), 'text' => null, 'calendar' => null, 'source' => null]);
         }
         $source = $this->makeMail->preview($dispatch);
         $mail = Message::from($source, false);
 
         return new JsonResponse([
-            ...$this->row($dispatch, $this->again([$dispatch->id])),
+            ...$this->row($dispatch, $this->again($account, [$dispatch->id])),
             'text' => $mail->getTextContent(),
             'calendar' => $mail->getPart(0, static fn($part): bool => $part->getContentType() === 'text/calendar')?->getContent(),
             'source' => $source,
@@ -79,9 +81,9 @@ final readonly class DispatchController
      * @param  list<int>  $ids
      * @return list<int>
      */
-    private function again(array $ids): array
+    private function again(Account $account, array $ids): array
     {
-        return array_values(SendAgain::undelivered()->whereIn('id', $ids)->pluck('id')->map(static fn($id): int => (int) $id)->all());
+        return array_values(SendAgain::undeliveredFor($account)->whereIn('id', $ids)->pluck('id')->map(static fn($id): int => (int) $id)->all());
     }
 
     /** @param Builder<Dispatch> $query */

@@ -35,19 +35,25 @@ final readonly class SendAgain
     /** @return int how many are on their way again */
     public function all(?string $meetingId, Account $by): int
     {
-        $ids = self::undelivered()->when($by->role !== Role::Administrator, static fn(Builder $q) => $q->whereNot('kind', DispatchKind::AccountLink))->when($meetingId !== null, static fn(Builder $q) => $q->where('meeting_id', $meetingId))->orderBy('id')->pluck('id');
+        $ids = self::undeliveredFor($by)->when($meetingId !== null, static fn(Builder $q) => $q->where('meeting_id', $meetingId))->orderBy('id')->pluck('id');
 
         return $ids->filter($this->again(...))->count();
     }
 
     /** @return Builder<Dispatch> what did not arrive and still should */
-    public static function undelivered(): Builder
+    private static function undelivered(): Builder
     {
         return Dispatch::query()->whereIn('state', [DispatchState::Refused, DispatchState::GivenUp])
             ->where(static fn(Builder $q) => $q
                 ->where(static fn(Builder $i) => $i->where('kind', DispatchKind::Invitation)->whereHas('meeting', static fn(Builder $m) => self::lies($m, MeetingStatus::Sent)))
                 ->orWhere(static fn(Builder $c) => $c->where('kind', DispatchKind::CallingOff)->whereHas('meeting', static fn(Builder $m) => self::lies($m, MeetingStatus::CalledOff)))
                 ->orWhere(static fn(Builder $a) => $a->where('kind', DispatchKind::AccountLink)->where('created_at', '>', now()->subWeek())));
+    }
+
+    /** @return Builder<Dispatch> those that are this account's business: who signs in is an administrator's */
+    public static function undeliveredFor(Account $account): Builder
+    {
+        return self::undelivered()->when($account->role !== Role::Administrator, static fn(Builder $q) => $q->whereNot('kind', DispatchKind::AccountLink));
     }
 
     /** @param Builder<Meeting> $meeting */

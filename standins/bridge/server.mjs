@@ -18,7 +18,11 @@ const faults = { slowMs: 0, refuse: false, drop: false, dropAfter: false };
 /** A file that a crash left half written is put aside, not died of. */
 function readRooms() {
   try {
-    return JSON.parse(fs.readFileSync(file, 'utf8'));
+    const read = JSON.parse(fs.readFileSync(file, 'utf8'));
+    if (read === null || typeof read !== 'object' || Array.isArray(read)) {
+      throw new Error('no rooms');
+    }
+    return read;
   } catch (error) {
     if (error.code !== 'ENOENT') {
       fs.renameSync(file, `${file}.unreadable`);

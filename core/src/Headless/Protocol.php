@@ -21,7 +21,7 @@ use Syndex\Core\TooMuchWork;
 final readonly class Protocol
 {
     /** Rises with every change of what a line may say or what comes back. */
-    public const VERSION = '1.1.0';
+    public const VERSION = '1.2.0';
 
     /** About half a second of processor time. */
     public const MOST_STEPS = 800_000;

@@ -41,7 +41,7 @@ import { WhoSection } from './WhoSection';
 export function PlanSheetPage() {
   const { id = '' } = useParams();
   // The sheet holds its own state from here on; what others change is told by the version.
-  const { data, error, refetch } = useQuery({ ...meetingQuery(id), staleTime: 0, refetchOnWindowFocus: false, meta: {} });
+  const { data, error, refetch, isFetching } = useQuery({ ...meetingQuery(id), staleTime: 0, refetchOnWindowFocus: false, meta: {} });
   if (error && !data) {
     return (
       <div className="p-5">
@@ -53,7 +53,8 @@ export function PlanSheetPage() {
     return null;
   }
   if (data.status === 'sent' || data.status === 'called_off') {
-    return <Navigate to={`/meetings/${id}`} replace />;
+    // What was known from before may have been taken back since.
+    return isFetching ? null : <Navigate to={`/meetings/${id}`} replace />;
   }
   return (
     <EntriesProvider key={data.id}>

@@ -196,6 +196,14 @@ export class SheetKeeper {
     return this.running;
   };
 
+  /** The server can be reached again: what waits for its next try waits no longer. */
+  readonly again = async (): Promise<void> => {
+    await this.running;
+    if (this.since !== null && this.isDirty() && !this.conflict) {
+      await this.flush();
+    }
+  };
+
   /** The page goes: what is typed is handed in once more, and stays on the device if that fails. */
   readonly leave = (): void => {
     clearTimeout(this.timer);

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { ApiError, sendJson } from '../lib/api';
-import { sessionQuery, useSession } from '../people/session';
+import { sessionQuery, useSession, type Session } from '../people/session';
 import { heldStore } from './held';
 import { SheetKeeper, type Kept } from './keeper';
 import { meetingQuery, meetingShape, type Meeting } from './meetings';
@@ -47,15 +47,12 @@ export function useSheet(meeting: Meeting): SheetState {
       }
     };
     // Whoever signs in again, or comes back to the network, need not wait for the next try.
-    const again = () => {
-      if (keeper.present().state === 'away') {
-        void keeper.flush();
-      }
-    };
+    const again = () => void keeper.again();
     window.addEventListener('beforeunload', warn);
     window.addEventListener('online', again);
     const stop = client.getQueryCache().subscribe((event) => {
-      if (event.type === 'updated' && event.action.type === 'success' && event.query.queryKey[0] === 'session') {
+      const isSession = event.type === 'updated' && event.action.type === 'success' && event.query.queryKey[0] === 'session';
+      if (isSession && (event.query.state.data as Session | undefined)?.account) {
         again();
       }
     });
