@@ -89,6 +89,12 @@ describe('CalendarReader', function (): void {
         'a local time that is skipped' => [eventOf("UID:a\nDTSTART;TZID=Europe/Berlin:20260329T023000"), ['start' => '2026-03-29T03:30:00+02:00'], []],
         'a local time that comes twice' => [eventOf("UID:a\nDTSTART;TZID=Europe/Berlin:20261025T023000"), ['start' => '2026-10-25T02:30:00+02:00'], []],
         'dates in several lines and zones' => [eventOf(START . "\nEXDATE;TZID=Europe/Berlin:20261209T153000,20261210T153000\nEXDATE:20261211T143000Z\nRDATE;VALUE=PERIOD;TZID=Europe/Berlin:20261212T153000/PT1H"), ['rdate' => ['2026-12-12T15:30:00+01:00'], 'exdate' => ['2026-12-09T15:30:00+01:00', '2026-12-10T15:30:00+01:00', '2026-12-11T15:30:00+01:00']], ['period']],
+        'a whole series of days, a date of it named by its day' => [eventOf("UID:a\nDTSTART;VALUE=DATE:20261208\nRECURRENCE-ID;VALUE=DATE:20261209"), ['recurrence_id' => '2026-12-09'], []],
+        // RFC 5545 3.8.4.4: it has the form of the series' DTSTART, which may differ from that of the date itself.
+        'a day of a series moved to a time' => [eventOf("UID:a\nDTSTART:20261208T090000Z\nRECURRENCE-ID;VALUE=DATE:20261209"), ['start' => '2026-12-08T09:00:00Z', 'recurrence_id' => '2026-12-09'], []],
+        'a time of a series moved to a day' => [eventOf("UID:a\nDTSTART;VALUE=DATE:20261208\nRECURRENCE-ID:20261209T100000Z"), ['start' => '2026-12-08', 'recurrence_id' => '2026-12-09T10:00:00Z'], []],
+        // RFC 5545 3.3.14: an offset has two digits of hours and is less than a day; its observance is left out.
+        ...array_map(static fn(string $offset): array => ["BEGIN:VCALENDAR\nBEGIN:VTIMEZONE\nTZID:Own\nBEGIN:STANDARD\nDTSTART:19700101T000000\nTZOFFSETFROM:+0100\nTZOFFSETTO:$offset\nEND:STANDARD\nEND:VTIMEZONE\n" . substr(eventOf("UID:a\nDTSTART;TZID=Own:20261208T153000"), 17), ['start' => '2026-12-08T15:30:00', 'tzid' => null], ['bad_value', 'zone_unknown']], ['a day' => '+2400', 'more than a day' => '-9959', 'sixty minutes' => '+0160']),
         'this and future' => [eventOf(START . "\nRECURRENCE-ID;RANGE=THISANDFUTURE;TZID=Europe/Berlin:20261209T153000"), ['recurrence_id' => '2026-12-09T15:30:00+01:00', 'range' => 'thisandfuture'], []],
         'a zone in another letter case' => [eventOf("UID:a\nDTSTART;TZID=EUROPE/berlin:20261208T153000"), ['tzid' => 'Europe/Berlin'], []],
         'a Windows zone (CLDR)' => [eventOf("UID:a\nDTSTART;TZID=E. South America Standard Time:20261208T153000"), ['start' => '2026-12-08T15:30:00-03:00', 'tzid' => 'America/Sao_Paulo'], []],

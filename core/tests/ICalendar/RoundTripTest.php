@@ -57,7 +57,7 @@ function madeUpEvent(): array
         'rrule' => $rule,
         'rdate' => $pick([[], [$format($wall + 10 * $day), $format($wall - 5 * $day)]]),
         'exdate' => $pick([[], [$format($wall + 7 * $day)]]),
-        'recurrence_id' => $recurrenceId = $pick([null, null, $format($wall + 2 * $day)]),
+        'recurrence_id' => $recurrenceId = $pick([null, null, $format($wall + 2 * $day), gmdate($zone === 'date' ? 'Y-m-d\TH:i:s\Z' : 'Y-m-d', $wall + 2 * $day)]),
         'range' => $recurrenceId === null ? null : $pick([null, 'thisandfuture']),
     ];
 }

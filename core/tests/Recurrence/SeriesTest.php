@@ -2,12 +2,22 @@
 
 declare(strict_types=1);
 
+use Syndex\Core\Recurrence\ClockChange;
+use Syndex\Core\Recurrence\ClockShifts;
+use Syndex\Core\Recurrence\English;
+use Syndex\Core\Recurrence\Frequency;
+use Syndex\Core\Recurrence\InvalidRule;
 use Syndex\Core\Recurrence\NoDates;
+use Syndex\Core\Recurrence\PersonClock;
+use Syndex\Core\Recurrence\Rule;
 use Syndex\Core\Recurrence\RuleParser;
 use Syndex\Core\Recurrence\Series;
+use Syndex\Core\Recurrence\Until;
+use Syndex\Core\Recurrence\WeekdayPick;
 use Syndex\Core\Tests;
 use Syndex\Core\Time\Instant;
 use Syndex\Core\Time\WallTime;
+use Syndex\Core\Time\WorkingHours;
 use Syndex\Core\TooMuchWork;
 use Syndex\Core\Work;
 
@@ -180,4 +190,40 @@ describe('Series::startedOnRule', function (): void {
     it('says so when no date matches', function (): void {
         Tests\series('2026-01-01T09:00:00', 'UTC', 'FREQ=YEARLY;BYMONTH=2;BYMONTHDAY=30')->startedOnRule(Work::atMost(100_000));
     })->throws(NoDates::class);
+});
+
+// Who begins "every second Wednesday" on a Friday means the next Wednesday: the same as whoever types it on the day before.
+it('begins where the sentence for it would begin', function (string $sentence, string $from, string $rule, string $start): void {
+    $typed = (new English(Tests\zones()))->read("$sentence at 09:00, 30 minutes, nairobi, 4 times", WallTime::ofSeconds(WallTime::parseDate($from)->seconds - 86400), 'Africa/Nairobi')->series;
+    $begun = Tests\series("{$from}T09:00:00", 'Africa/Nairobi', "$rule;COUNT=4")->begunAsNamed(Work::atMost(100_000));
+
+    expect($begun->start->format())->toBe("{$start}T09:00:00")->and(Tests\dates($begun))->toBe(Tests\dates($typed));
+})->with([
+    'from a Friday' => ['every second wednesday', '2026-11-27', 'FREQ=WEEKLY;INTERVAL=2;BYDAY=WE', '2026-12-02'],
+    'from that day itself' => ['every second wednesday', '2026-12-02', 'FREQ=WEEKLY;INTERVAL=2;BYDAY=WE', '2026-12-02'],
+    'each week' => ['every wednesday', '2026-11-27', 'FREQ=WEEKLY;BYDAY=WE', '2026-12-02'],
+    'every third' => ['every third week on monday', '2026-11-25', 'FREQ=WEEKLY;INTERVAL=3;BYDAY=MO', '2026-11-30'],
+]);
+
+it('refuses a rule that cannot be, however it is put together', function (array $parts, string $named): void {
+    expect(fn() => Rule::of(...[...['frequency' => Frequency::Monthly], ...$parts]))->toThrow(InvalidRule::class, $named);
+})->with([
+    [['interval' => 0], 'INTERVAL'], [['interval' => -1], 'INTERVAL'], [['interval' => 2_147_483_648], 'INTERVAL'], [['count' => 0], 'COUNT'], [['hours' => [24]], 'BYHOUR'], [['minutes' => [60]], 'BYMINUTE'],
+    [['seconds' => [-1]], 'BYSECOND'], [['monthDays' => [0]], 'BYMONTHDAY'], [['monthDays' => [32]], 'BYMONTHDAY'], [['months' => [13]], 'BYMONTH'], [['positions' => [367]], 'BYSETPOS'], [['positions' => [1]], 'BYSETPOS'],
+    [['weeks' => [1]], 'BYWEEKNO'], [['yearDays' => [1]], 'BYYEARDAY'], [['frequency' => Frequency::Weekly, 'monthDays' => [1]], 'BYMONTHDAY'], [['days' => [WeekdayPick::nth(54, 0)]], 'BYDAY'],
+    [['frequency' => Frequency::Weekly, 'days' => [WeekdayPick::nth(2, 0)]], 'BYDAY'], [['count' => 3, 'until' => Until::day(WallTime::parseDate('2027-01-01'))], 'UNTIL'],
+]);
+
+describe('ClockShifts::ofClocks', function (): void {
+    // IANA zone data: the United States change on 14 March 2027, Kenya never.
+    it('names changes of clocks alone, not other times of day that the series itself has', function (array $dropped, array $extra, array $changes): void {
+        $series = Series::timed(WallTime::parse('2027-03-02T15:30:00'), Tests\zone('Africa/Nairobi'), RuleParser::parse('FREQ=WEEKLY;COUNT=4'), array_map(WallTime::parse(...), $extra), array_map(WallTime::parse(...), $dropped));
+        $found = ClockShifts::ofClocks($series->expand(Work::atMost(1000)), 45, [new PersonClock('ny', Tests\zone('America/New_York'), WorkingHours::usual()), new PersonClock('na', Tests\zone('Africa/Nairobi'), WorkingHours::usual())], Work::atMost(1000));
+
+        expect(array_map(static fn(ClockChange $c): array => [$c->at, $c->was, $c->now], $found[0]->changes))->toBe($changes)->and($found[1]->changes)->toBe([]);
+    })->with([
+        'as planned' => [[], [], [[2, '07:30', '08:30']]],
+        'a date moved to 18:00' => [['2027-03-09T15:30:00'], ['2027-03-09T18:00:00'], [[2, '07:30', '08:30']]],
+        'moved where the clocks change' => [['2027-03-16T15:30:00'], ['2027-03-16T18:00:00'], [[2, '10:00', '11:00']]],
+    ]);
 });

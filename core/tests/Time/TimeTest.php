@@ -241,6 +241,19 @@ describe('WorkingHours', function (): void {
         }
     })->with([5, 365]);
 
+    it('finds the first full hour that leaves room', function (array $days, string $from, int $minutes, ?string $found): void {
+        $moment = WorkingHours::of($days)->firstFullHour(Tests\at($from), $minutes, Tests\zone('Africa/Nairobi'));
+
+        expect($moment === null ? null : WallTime::ofSeconds(Tests\zone('Africa/Nairobi')->toWall($moment))->format())->toBe($found);
+    })->with([
+        'over a weekend' => [['mon' => [['09:00', '17:00']], 'fri' => [['09:00', '17:00']]], '2026-11-27T15:00:00Z', 30, '2026-11-30T09:00:00'],
+        'within the day' => [['mon' => [['09:00', '17:00']]], '2026-11-30T06:10:00Z', 30, '2026-11-30T10:00:00'],
+        'hours that begin at the half' => [['mon' => [['09:30', '17:00']]], '2026-11-29T06:10:00Z', 30, '2026-11-30T10:00:00'],
+        'too little left' => [['mon' => [['09:00', '17:00']], 'tue' => [['10:00', '11:00']]], '2026-11-30T13:10:00Z', 30, '2026-12-01T10:00:00'],
+        'too long for any' => [['mon' => [['09:00', '10:00']]], '2026-11-30T06:10:00Z', 90, null],
+        'no hours at all' => [[], '2026-11-30T06:10:00Z', 30, null],
+    ]);
+
     it('refuses what cannot be', function (array $days): void {
         WorkingHours::of($days);
     })->with([[['monday' => []]], [['mon' => [['9:00', '17:00']]]], [['mon' => [['17:00', '09:00']]]], [['mon' => [['09:00', '09:00']]]], [['mon' => [['24:00', '24:00']]]], [['mon' => [['09:00', '25:00']]]]])->throws(InvalidHours::class);
