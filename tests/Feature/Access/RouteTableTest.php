@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Invitations\Dispatch;
 use App\People\Role;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 use Illuminate\Support\Facades\Route;
 
@@ -154,6 +155,23 @@ it('lets a page listen to its own channel only', function (): void {
         ->and($ask('account-' . strtolower($account->id)))->toBe(204)
         ->and($ask('account-' . strtolower(account(Role::Colleague)->id)))->toBe(403);
 });
+
+it('ends what a page listens to when its account may no longer', function (array $change): void {
+    $account = account(Role::Coordinator);
+    config(['syndex.live.publish_url' => 'http://127.0.0.1:9/publish']);
+    Http::fake();
+    DB::commit();
+    try {
+        $this->actingAs(account(Role::Administrator))->patchJson("/api/accounts/$account->id", $change)->assertOk();
+    } finally {
+        DB::table('accounts')->delete();
+        DB::table('people')->delete();
+        DB::beginTransaction();
+    }
+    foreach (['coordination', 'account-' . strtolower($account->id)] as $channel) {
+        Http::assertSent(static fn($asked): bool => $asked->method() === 'DELETE' && $asked->url() === "http://127.0.0.1:9/publish/$channel");
+    }
+})->with(['deactivated' => [['active' => false]], 'another role' => [['role' => 'colleague']]]);
 
 it('sends a policy without inline script on every page', function (string $path): void {
     $policy = (string) $this->get($path)->headers->get('Content-Security-Policy');

@@ -2,11 +2,14 @@
 
 declare(strict_types=1);
 
+use App\Invitations\CallOffMeeting;
 use App\Invitations\Dispatch;
 use App\People\Role;
+use Illuminate\Support\Facades\DB;
 
 use function Tests\Feature\account;
 use function Tests\Feature\colleague;
+use function Tests\Feature\delivered;
 use function Tests\Feature\guest;
 use function Tests\Feature\meeting;
 use function Tests\Feature\sent;
@@ -46,6 +49,28 @@ it('names what needs somebody: refusals, changes of clocks, what was not sent', 
     expect($needs[0])->toMatchArray(['code' => 'refused', 'recipient' => 'rosa@anden.example', 'outcome' => '550 no such address', 'meetingId' => $series->id])
         ->and($needs[1])->toBe(['code' => 'clocks', 'cities' => ['New York'], 'on' => '2027-03-14', 'minutes' => 60, 'people' => 1])
         ->and($needs[2])->toMatchArray(['code' => 'draft', 'title' => 'Unsent']);
+});
+
+it('names what did not arrive to whom it concerns, and the dispatch book counts the same', function (): void {
+    $called = sent(meeting($this->coordinator, [guest('rosa@anden.example')], ['title' => 'Called off']));
+    delivered($called);
+    app(CallOffMeeting::class)($called);
+    $over = sent(meeting($this->coordinator, [guest('ana@anden.example')], ['title' => 'Gone by']));
+    $administrator = account(Role::Administrator, colleague('Inês Varela', 'Europe/Lisbon'));
+    $this->actingAs($administrator)->postJson('/api/accounts', ['personId' => colleague('Tomasz Lis', 'Europe/Warsaw')->id, 'email' => 'tomasz.lis@garden.example', 'role' => 'colleague'])->assertCreated();
+    Dispatch::query()->whereNull('sent_at')->update(['state' => 'given_up', 'outcome' => 'no answer']);
+    DB::table('meetings')->where('id', $over->id)->update(['last_ends_at' => now()->subDay()]);
+    $seen = function ($account): array {
+        $this->actingAs($account);
+        $needs = collect($this->getJson('/api/today')->json('needs'))->where('code', 'given_up');
+        $book = $this->getJson('/api/dispatches')->json();
+        expect($book['undelivered'])->toBe($needs->count())->and(collect($book['dispatches'])->where('mayGoAgain', true)->pluck('id')->sort()->values()->all())->toBe($needs->pluck('dispatchId')->sort()->values()->all());
+
+        return $needs->map(static fn(array $n): array => [$n['kind'], $n['recipient']])->sort()->values()->all();
+    };
+
+    expect($seen($this->coordinator))->toBe([['calling_off', 'rosa@anden.example']])
+        ->and($seen($administrator))->toBe([['account_link', 'tomasz.lis@garden.example'], ['calling_off', 'rosa@anden.example']]);
 });
 
 it('shows colleagues their own day and needs nothing of them', function (): void {

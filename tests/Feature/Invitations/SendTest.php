@@ -183,6 +183,30 @@ it('reads back what is odd', function (): void {
         ->and(collect($back['recipients'])->firstWhere('person.name', 'Mere Tautari'))->toMatchArray(['firstLocal' => '2026-12-09T01:30:00', 'place' => 'Auckland']);
 });
 
+it('reads back dates that are past and times that a clock skips', function (): void {
+    // IANA zone data: Lisbon's clocks go from 01:00 to 02:00 on 28 March 2027.
+    $this->meeting->update(['zone' => 'Europe/Lisbon', 'starts_local' => '2026-11-22 01:30:00', 'rrule' => 'FREQ=WEEKLY;COUNT=20']);
+    $odd = collect($this->getJson("/api/meetings/{$this->meeting->id}/read-back")->assertOk()->json('odd'))->keyBy('code');
+
+    expect($odd['past'])->toMatchArray(['count' => 1, 'of' => 20])
+        ->and($odd['skipped'])->toMatchArray(['place' => 'Lisbon', 'dates' => [['date' => '2027-03-28T01:30:00', 'reads' => '2027-03-28T02:30:00']]]);
+});
+
+it('names addresses to which no mail can be sent', function (): void {
+    DB::table('people')->where('id', $this->rosa->id)->update(['email' => 'rosa@' . str_repeat('a', 70) . '.example']);
+
+    expect($this->getJson("/api/meetings/{$this->meeting->id}/read-back")->json('unsendable'))->toHaveCount(1);
+});
+
+it('counts no dates in the letter of a series without an end', function (): void {
+    $this->meeting->update(['rrule' => 'FREQ=WEEKLY', 'starts_local' => '2027-03-02 15:30:00']);
+    $lisbon = colleague('Inês Varela', 'Europe/Lisbon');
+    $this->meeting->attendees()->create(['person_id' => $lisbon->id, 'position' => 9, 'role' => 'required']);
+
+    // IANA zone data: Lisbon's clocks go forward on 28 March 2027, Nairobi's never.
+    expect($this->getJson("/api/meetings/{$this->meeting->id}/letter/$lisbon->id")->json('text'))->toContain('From 30 March 2027 on, while clocks differ, your clock shows 13:30.')->not->toMatch('/\d+ dates/');
+});
+
 it('shows before sending the very letter that is then sent', function (): void {
     $shown = $this->getJson("/api/meetings/{$this->meeting->id}/letter/{$this->mere->id}")->assertOk()->json();
     sent($this->meeting);

@@ -6,8 +6,10 @@ use App\Joining\Bridge;
 use App\Joining\CloseRoom;
 use App\Joining\JoiningKit;
 use App\Joining\RoomRef;
+use App\Joining\SettleRoom;
 use App\People\Role;
 use Illuminate\Support\Facades\Http;
+use Illuminate\Support\Facades\Queue;
 
 use function Tests\Feature\account;
 use function Tests\Feature\colleague;
@@ -48,6 +50,49 @@ it('keeps the meeting as it was when the bridge fails', function (array $fault, 
 
     expect(JoiningKit::query()->count())->toBe(0);
 })->with(['slow' => [['slowMs' => 2500], 503, 'bridge_silent'], 'cutting the line' => [['drop' => true], 503, 'bridge_silent'], 'refusing' => [['refuse' => true], 502, 'bridge_refused']]);
+
+describe('an answer of the bridge that is lost', function (): void {
+    beforeEach(function (): void {
+        Queue::fake();
+        $this->room = fn() => ($this->bridge)('GET', '/rooms/' . RoomRef::of($this->meeting->id));
+        $this->settle = fn() => app()->call([new SettleRoom($this->meeting->id), 'handle']);
+    });
+
+    it('leaves no room behind that no meeting has', function (): void {
+        ($this->bridge)('PUT', '/faults', ['dropAfter' => true]);
+        $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertStatus(503)->assertJson(['code' => 'bridge_silent']);
+        ($this->bridge)('PUT', '/faults');
+
+        expect(($this->room)()->json('closed'))->toBeFalse()->and(JoiningKit::query()->count())->toBe(0);
+        Queue::assertPushed(SettleRoom::class, static fn(SettleRoom $job): bool => $job->meetingId === test()->meeting->id);
+        ($this->settle)();
+        expect(($this->room)()->json('closed'))->toBeTrue();
+    });
+
+    it('gives the same meeting one room, however often it is tried', function (): void {
+        ($this->bridge)('PUT', '/faults', ['dropAfter' => true]);
+        $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertStatus(503);
+        $lost = ($this->bridge)('PUT', '/faults')->successful() ? ($this->room)()->json('link') : null;
+
+        expect($this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated()->json('link'))->toBe($lost);
+        ($this->settle)();
+        expect(($this->room)()->json('closed'))->toBeFalse();
+    });
+
+    it('sends no passcode that may not hold, until the bridge has said which does', function (): void {
+        $kit = $this->postJson("/api/meetings/{$this->meeting->id}/kit")->json();
+        $this->meeting->update(['join_mode' => 'online']);
+        ($this->bridge)('PUT', '/faults', ['dropAfter' => true]);
+        $this->postJson("/api/meetings/{$this->meeting->id}/kit", ['passcode' => 'Saatgut7'])->assertStatus(503);
+        ($this->bridge)('PUT', '/faults');
+        $send = fn() => $this->postJson("/api/meetings/{$this->meeting->id}/send", ['version' => $this->meeting->refresh()->version]);
+
+        $send()->assertStatus(422)->assertJson(['details' => ['missing' => ['kit_unsettled']]]);
+        ($this->settle)();
+        expect(JoiningKit::query()->firstOrFail()->passcode)->toBe($kit['passcode'])->and(JoiningKit::query()->firstOrFail()->unsettled_at)->toBeNull();
+        $send()->assertOk();
+    });
+});
 
 it('closes a room once, and once more without harm', function (): void {
     $this->postJson("/api/meetings/{$this->meeting->id}/kit");

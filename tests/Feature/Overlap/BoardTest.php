@@ -60,6 +60,13 @@ it('answers without anybody, for one date, all day, without end', function (arra
     'all night over the change of clocks' => [['startLocal' => '2027-03-27T20:00:00', 'zone' => 'Europe/Lisbon', 'durationMinutes' => 1200, 'repeats' => null]],
 ]);
 
+it('keeps an all-day meeting on its day for everybody, however far west or east', function (): void {
+    $this->meeting->attendees()->create(['person_id' => colleague('Lucía Paredes', 'America/Lima')->id, 'position' => 9, 'role' => 'required']);
+    $board = ($this->board)(['allDay' => true, 'durationMinutes' => 1440, 'startLocal' => '2026-12-08T00:00:00', 'attendees' => $this->meeting->refresh()->attendees->map(static fn($a): array => ['personId' => $a->person_id, 'role' => 'required'])->all()])->assertOk()->json('board');
+
+    expect(collect($board['day']['standings'])->whereNotNull('local')->pluck('local')->unique()->values()->all())->toBe(['2026-12-08T00:00:00']);
+});
+
 it('names no more dates than it judges, and says that there are more', function (): void {
     $answer = ($this->board)(['repeats' => repeats(['end' => 'open'])])->json();
 

@@ -31,6 +31,17 @@ it('begins an empty sheet with the coordinator as host, in their zone, tomorrow 
         ->and($made['attendees'])->toHaveCount(1)->and($made['startLocal'])->toBeGreaterThan(gmdate('Y-m-d\TH:i:s', time() + 3 * 3600));
 });
 
+it('proposes a time at which its host works', function (string $now, string $start): void {
+    $this->travelTo($now);
+
+    expect($this->postJson('/api/meetings')->json('startLocal'))->toBe($start);
+})->with([
+    'the same time of tomorrow' => ['2026-11-25T08:20:00Z', '2026-11-26T12:00:00'],
+    'tomorrow is a day off' => ['2026-11-27T08:20:00Z', '2026-11-30T09:00:00'],
+    'in the evening' => ['2026-11-25T19:00:00Z', '2026-11-27T09:00:00'],
+    'at night' => ['2026-11-24T22:30:00Z', '2026-11-26T09:00:00'],
+]);
+
 it('keeps what was written, in its order', function (): void {
     $ines = colleague('Inês Varela', 'Europe/Lisbon');
     $kept = $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, [
