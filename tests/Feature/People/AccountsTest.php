@@ -42,6 +42,7 @@ it('signs in with the right password only, and says the same for every wrong pai
 ]);
 
 it('slows down whoever guesses', function (): void {
+    $this->freezeTime();
     account(Role::Coordinator, colleague('Wanjiru Achola'));
     $try = fn(): int => $this->postJson('/api/session', ['email' => 'wanjiru.achola@garden.example', 'password' => 'guess'])->getStatusCode();
 
