@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Access\RefusalsCarryNoSession;
 use App\Access\RequireRole;
 use App\Access\SecurityHeaders;
 use App\Failure\Rendering;
@@ -18,7 +19,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__ . '/../routes/web.php', commands: __DIR__ . '/../routes/console.php')
     ->withCommands([App\Invitations\WorkOutbox::class, App\Invitations\BeatBesideWorker::class, App\Operations\BenchCommand::class, App\Operations\DoctorFacts::class, App\Operations\CheckBackup::class, App\Operations\Drill::class, App\Operations\RotateLogs::class, App\Planning\TopUpCommand::class])
     ->withMiddleware(function (Middleware $middleware): void {
-        $middleware->append(SecurityHeaders::class);
+        $middleware->append([SecurityHeaders::class, RefusalsCarryNoSession::class]);
         $middleware->alias(['role' => RequireRole::class]);
         $middleware->redirectGuestsTo(fn(Request $request): string => '/');
         // Other origins get no word from us: there is nothing here for their pages.

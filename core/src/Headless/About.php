@@ -24,6 +24,8 @@ final readonly class About implements Verb
             'zone_data' => $this->zones->version(),
             'bounds' => [
                 'steps_per_line' => Protocol::MOST_STEPS,
+                'more_steps_to_read_for_each_octets' => Read::A_MEGABYTE,
+                'octets_held_to_read' => Read::MOST_HELD,
                 'instances_per_line' => Series::MOST,
                 'octets_per_line' => Protocol::MOST_OCTETS,
                 'steps_per_date_given' => SeriesKeys::EACH_DATE,

@@ -13,10 +13,10 @@ use Syndex\Core\Work;
 /** The events of a calendar file. */
 final readonly class Read implements Verb
 {
-    private const A_MEGABYTE = 1_000_000;
+    public const A_MEGABYTE = 1_000_000;
 
     /** Octets of memory that the events of one line may take, about. */
-    private const MOST_HELD = 240_000_000;
+    public const MOST_HELD = 240_000_000;
 
     /** What one takes until its answer is written. */
     private const AN_EVENT = 3_500;

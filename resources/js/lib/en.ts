@@ -207,6 +207,7 @@ export const en = {
     kept: 'draft kept',
     keptAt: 'draft kept at {{clock}} {{city}} time',
     awaySince: 'not kept since {{clock}}: Syndex does not answer, it is tried again',
+    signedOutSince: 'not kept since {{clock}}: sign in again, and it is',
     keeping: 'keeping the draft …',
     notKept: 'not kept yet',
     stillHere: 'It is still here on this page.',

@@ -13,7 +13,11 @@ export function SignInAgain({ account }: { account: NonNullable<Session['account
   const client = useQueryClient();
   const [password, setPassword] = useState('');
   const signIn = useMutation({
-    mutationFn: () => sendJson('POST', 'session', { email: account.email, password }, sessionShape),
+    mutationFn: async () => {
+      // What is under way with the old session must not answer after the new one has begun.
+      await client.cancelQueries();
+      return sendJson('POST', 'session', { email: account.email, password }, sessionShape);
+    },
     onSuccess: (now) => {
       client.setQueryData(sessionQuery.queryKey, now);
       void client.invalidateQueries();

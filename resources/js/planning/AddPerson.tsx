@@ -151,7 +151,9 @@ export function AddPerson({ taken, add }: AddPersonProps) {
             <ul className="max-h-48 overflow-y-auto border-b border-line px-2.5 py-1 text-note" aria-label={t('add.read')}>
               {checks.map((one, index) => (
                 <li key={index} className="flex justify-between gap-3 py-0.5">
-                  <span className="min-w-0 truncate">{one.name ? `${one.name} <${one.address ?? ''}>` : (one.address ?? one.typed)}</span>
+                  <span className="min-w-24 break-words">
+                    {one.name ? `${one.name} <${one.address ?? ''}>` : (one.address ?? one.typed)}
+                  </span>
                   <span className={isFine(one) ? 'text-good' : 'font-semibold text-odd'}>
                     {isFine(one) ? t('add.fine') : (one.message ?? t('add.meant', { address: one.suggestion ?? '' }))}
                   </span>

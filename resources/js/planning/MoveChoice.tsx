@@ -19,7 +19,7 @@ export function MoveChoice({ choice, close, take, pending }: MoveChoiceProps) {
       {choice && (
         <>
           <p>
-            <strong>{choice.words}</strong> {t('moveChoice.differ', { count: choice.differ, of: choice.of })}
+            <strong>{choice.words}.</strong> {t('moveChoice.differ', { count: choice.differ, of: choice.of })}
           </p>
           <div className="flex flex-wrap justify-end gap-3">
             <Button onClick={close}>{t('action.stay')}</Button>

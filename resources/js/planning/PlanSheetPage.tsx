@@ -487,8 +487,13 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
 function SaveState({ state, city }: { state: SheetState; city: string }) {
   const { t } = useTranslation();
   const wall = useOwnWall();
+  const isSignedOut = useSession()?.account === null;
   if (state.state === 'away') {
-    return <span className="font-semibold text-broken">{t('sheet.awaySince', { clock: clock(wall(state.since ?? 0)) })}</span>;
+    return (
+      <span className="font-semibold text-broken">
+        {t(isSignedOut ? 'sheet.signedOutSince' : 'sheet.awaySince', { clock: clock(wall(state.since ?? 0)) })}
+      </span>
+    );
   }
   if (state.state === 'failed') {
     return <span className="font-semibold text-broken">{t('sheet.notKept')}</span>;

@@ -4,8 +4,9 @@ import { sheetOf, wire, type Sheet } from './sheet';
 
 /** Milliseconds of rest after which a changed sheet keeps itself. */
 const REST = 700;
-/** Seconds between tries while the server does not answer; the last one stays. */
-const PAUSES = [2, 4, 8, 15, 30];
+/** Seconds between tries while the server does not answer, and then for as long as it takes. */
+const PAUSES = [2, 4, 8, 15];
+const LONGEST = 30;
 const MOST_UNDO = 60;
 /** Milliseconds within which typing on in one place is one thing done. */
 const ONE_GO = 3000;
@@ -280,7 +281,9 @@ export class SheetKeeper {
     } else if (isAway(error)) {
       this.since ??= Date.now();
       this.error = null;
-      const pause = PAUSES[Math.min(this.tries, PAUSES.length - 1)] ?? 30;
+      const isSignedOut = error instanceof ApiError && error.status === 401;
+      // Nobody is signed in by trying again: that is waited for, and said by `again`.
+      const pause = isSignedOut ? LONGEST : (PAUSES[this.tries] ?? LONGEST);
       this.tries += 1;
       this.timer = setTimeout(() => void this.flush(), pause * 1000);
       this.onAway(error);

@@ -50,10 +50,15 @@ export function useSheet(meeting: Meeting): SheetState {
     const again = () => void keeper.again();
     window.addEventListener('beforeunload', warn);
     window.addEventListener('online', again);
+    let wasSignedIn = true;
     const stop = client.getQueryCache().subscribe((event) => {
       const isSession = event.type === 'updated' && event.action.type === 'success' && event.query.queryKey[0] === 'session';
-      if (isSession && (event.query.state.data as Session | undefined)?.account) {
-        again();
+      if (isSession) {
+        const isSignedIn = (event.query.state.data as Session | undefined)?.account !== null;
+        if (isSignedIn && !wasSignedIn) {
+          again();
+        }
+        wasSignedIn = isSignedIn;
       }
     });
     return () => {

@@ -146,6 +146,13 @@ it('shuts the door to an account that was deactivated', function (): void {
     $this->actingAs(account(Role::Coordinator, values: ['deactivated_at' => now()]))->getJson('/api/today')->assertStatus(401);
 });
 
+it('gives no session to whom it refuses for want of one, so that a late answer replaces no new one', function (): void {
+    $cookies = fn($answer): array => array_map(static fn($cookie): string => $cookie->getName(), $answer->headers->getCookies());
+
+    expect($cookies($this->getJson('/api/today')->assertStatus(401)))->toBe([])
+        ->and($cookies($this->getJson('/api/session')->assertOk()))->toContain('XSRF-TOKEN', config('session.cookie'));
+});
+
 it('lets a page listen to its own channel only', function (): void {
     $account = account(Role::Colleague);
     $this->actingAs($account);
