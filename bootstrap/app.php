@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Access\CleanText;
 use App\Access\RefusalsCarryNoSession;
 use App\Access\RequireRole;
 use App\Access\SecurityHeaders;
@@ -20,6 +21,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withCommands([App\Invitations\WorkOutbox::class, App\Invitations\BeatBesideWorker::class, App\Operations\BenchCommand::class, App\Operations\DoctorFacts::class, App\Operations\CheckBackup::class, App\Operations\Drill::class, App\Operations\RotateLogs::class, App\Planning\TopUpCommand::class])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->append([SecurityHeaders::class, RefusalsCarryNoSession::class]);
+        $middleware->prepend(CleanText::class);
         $middleware->alias(['role' => RequireRole::class]);
         $middleware->redirectGuestsTo(fn(Request $request): string => '/');
         // Other origins get no word from us: there is nothing here for their pages.

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Overlap;
 
+use App\Access\KnownZone;
 use App\Planning\SheetRequest;
 use Illuminate\Validation\Rule;
 use Syndex\Core\Time\Zone;
@@ -34,6 +35,6 @@ final class BoardRequest extends SheetRequest
     {
         $id = $this->string('anchorIn')->toString();
 
-        return $zones->knows($id) ? $zones->zone($id) : null;
+        return KnownZone::is($id, $zones) ? $zones->zone($id) : null;
     }
 }

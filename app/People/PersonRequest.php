@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\People;
 
+use App\Access\KnownZone;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
@@ -35,7 +36,7 @@ final class PersonRequest extends FormRequest
     public function values(ZoneData $zones): array
     {
         $values = array_map(static fn($v) => is_string($v) ? (trim($v) === '' ? null : trim($v)) : $v, $this->safe()->only(['kind', 'name', 'zone', 'language', 'job', 'hours']));
-        if (isset($values['zone']) && !$zones->knows((string) $values['zone'])) {
+        if (isset($values['zone']) && !KnownZone::is((string) $values['zone'], $zones)) {
             throw ValidationException::withMessages(['zone' => __('planning.unknown_zone')]);
         }
         if (isset($values['hours'])) {

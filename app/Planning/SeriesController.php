@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\Access\KnownZone;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
@@ -31,7 +32,7 @@ final readonly class SeriesController
 
     public function sentence(Request $request, Grammar $grammar): JsonResponse
     {
-        $request->validate(['text' => ['required', 'string', 'max:500'], 'zone' => ['required', 'string', fn(string $field, mixed $zone, \Closure $fail) => is_string($zone) && $this->zones->knows($zone) ? null : $fail(__('planning.unknown_zone'))]]);
+        $request->validate(['text' => ['required', 'string', 'max:500'], 'zone' => ['required', 'string', new KnownZone($this->zones)]]);
         $zone = $this->zones->zone($request->string('zone')->toString());
         $today = WallTime::parseDate(WallTime::ofSeconds($zone->toWall(now()->getTimestamp()))->formatDate());
         try {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\Access\KnownZone;
 use Illuminate\Contracts\Validation\Validator;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
@@ -128,7 +129,7 @@ class SeriesRequest extends FormRequest
     {
         $id = $this->string('zone')->toString();
 
-        return $zones->knows($id) ? $zones->zone($id) : $this->fail('zone', __('planning.unknown_zone'));
+        return KnownZone::is($id, $zones) ? $zones->zone($id) : $this->fail('zone', __('planning.unknown_zone'));
     }
 
     private function rule(): ?RecurrenceRule

@@ -25,7 +25,7 @@ function nasties(): array
         'a list' => ['x'], 'lists in lists' => [[[[]]]], 'an object' => ['a' => ['b' => 'c']], 'a numbered object' => ['5' => 'x', '7' => 'y'],
         'long' => str_repeat('ä', 10_000), '250' => str_repeat('x', 250), 'CR LF' => "a\r\nBcc: x@y.example", 'NUL' => "a\0b", 'zero width' => "a\u{200B}b", 'right to left' => "\u{202E}abc",
         'emoji' => '🌱🌱', 'script' => 'javascript:alert(1)', 'formula' => '=cmd|calc', 'year 1' => '0001-01-01T00:00:00', 'year 9999' => '9999-12-31T23:55:00', 'year 10000' => '10000-01-01T00:00:00',
-        'no day' => '2027-02-30T10:00:00', 'localtime' => 'localtime', 'Factory' => 'posixrules', 'percent' => '%', 'a number as text' => '7', 'weeks' => 'week',
+        'no day' => '2027-02-30T10:00:00', 'localtime' => 'localtime', 'posixrules' => 'posixrules', 'Factory' => 'Factory', 'percent' => '%', 'a number as text' => '7', 'weeks' => 'week',
     ];
 }
 
@@ -110,6 +110,27 @@ it('answers bad input with a clear refusal, field by field', function (string $m
     'a board' => ['POST', '/api/board', fn($meeting) => [...sheet($meeting), 'index' => 0, 'meetingId' => $meeting->id, 'shiftMinutes' => 600, 'moveAs' => 'words', 'anchorIn' => 'Europe/Lisbon']],
     'a series' => ['POST', '/api/series', fn($meeting) => [...sheet($meeting), 'edit' => ['do' => 'move', 'date' => '2027-01-05T15:30:00', 'to' => '2027-01-06T15:30:00']]],
 ]);
+
+it('takes control characters out of what was typed, and keeps the rest', function (string $field, string $typed, string $kept): void {
+    $coordinator = account(Role::Coordinator, colleague('Wanjiru Achola'));
+    $meeting = meeting($coordinator, [$coordinator->person]);
+
+    expect($this->actingAs($coordinator)->putJson("/api/meetings/$meeting->id", sheet($meeting, [$field => $typed]))->assertOk()->json($field))->toBe($kept);
+})->with([
+    'NUL and BEL' => ['title', "a\0b\x07c", 'abc'], 'a line break in a title' => ['title', "Lots\r\nBcc: x@y.example", 'Lots Bcc: x@y.example'], 'lines' => ['purpose', "One\r\nTwo\rThree\x0BFour", "One\nTwo\nThree\nFour"],
+    'nothing but' => ['place', "\0\0", ''], 'a tab' => ['purpose', "a\tb", "a\tb"], 'emoji' => ['title', 'Seedlings 🌱', 'Seedlings 🌱'],
+]);
+
+it('has no place for zones in which nobody lives', function (string $zone): void {
+    $coordinator = account(Role::Administrator, colleague('Wanjiru Achola'));
+    $meeting = meeting($coordinator, [$coordinator->person]);
+    $this->actingAs($coordinator);
+
+    $this->putJson("/api/meetings/$meeting->id", sheet($meeting, ['zone' => $zone]))->assertStatus(422)->assertJsonStructure(['errors' => ['zone']]);
+    $this->patchJson("/api/people/$coordinator->person_id", ['zone' => $zone])->assertStatus(422)->assertJsonStructure(['errors' => ['zone']]);
+    $this->patchJson('/api/session', ['zone' => $zone])->assertStatus(422)->assertJsonStructure(['errors' => ['zone']]);
+    $this->postJson('/api/sentence', ['text' => 'daily 10:00', 'zone' => $zone])->assertStatus(422)->assertJsonStructure(['errors' => ['zone']]);
+})->with(['localtime', 'posixrules', 'Factory', 'europe/lisbon', '../etc/passwd']);
 
 it('refuses a sheet whose dates leave the calendar, naming where', function (array $changes): void {
     $coordinator = account(Role::Coordinator);
