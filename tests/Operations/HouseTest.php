@@ -149,3 +149,10 @@ it('names in one line a folder that cannot be written', function (): void {
 
     expect($code)->toBe(1)->and($said)->toContain('cannot be written')->and(substr_count($said, "\n"))->toBe(0);
 });
+
+it('loses nothing in a short drill, and says so', function (): void {
+    [$code, $said] = house('drill')->verb('drill', '--recipients', '20', '--kills', '2', '--seed', '11');
+
+    expect($code)->toBe(0, $said)->and($said)->toMatch('/^\| 20 \| 20 \| 0 \| \d+ \| 0 \|/m')->toContain('Nothing lost, nothing stuck');
+    expect(house('drill')->verb('drill', '--recipients', '5000')[0])->toBe(1);
+});

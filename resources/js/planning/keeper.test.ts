@@ -119,6 +119,48 @@ describe('SheetKeeper', () => {
     expect(device.held).toBeNull();
   });
 
+  it('does not go on trying while nobody is signed in, and hands it in at once when somebody is', async () => {
+    const { state, put } = server();
+    let asked = 0;
+    const keeper = new SheetKeeper(
+      meeting(),
+      (body) => {
+        asked += 1;
+        return put(body);
+      },
+      store(),
+    );
+    state.fail = new ApiError(401, 'not_signed_in', '');
+    keeper.change({ title: 'Typed after the session ended' });
+    await vi.advanceTimersByTimeAsync(25_000);
+    expect(asked).toBe(1);
+    state.fail = null;
+    await keeper.again();
+    expect(keeper.present()).toMatchObject({ state: 'kept', since: null });
+    expect([asked, state.saves.at(-1)?.['title']]).toEqual([2, 'Typed after the session ended']);
+    await keeper.again();
+    expect(asked).toBe(2);
+  });
+
+  it('waits for the save that is under way before it tries again', async () => {
+    const { state, put } = server();
+    const keeper = new SheetKeeper(meeting(), put, store());
+    let go: () => void = () => undefined;
+    state.fail = new ApiError(401, 'not_signed_in', '');
+    state.wait = new Promise((done) => (go = done));
+    keeper.change({ title: 'Slow' });
+    await vi.advanceTimersByTimeAsync(1_000);
+    const again = keeper.again();
+    // The first answer comes late, when somebody has signed in already.
+    go();
+    state.wait = null;
+    await vi.advanceTimersByTimeAsync(0);
+    state.fail = null;
+    await again;
+    await vi.advanceTimersByTimeAsync(31_000);
+    expect(keeper.present().state).toBe('kept');
+  });
+
   it('offers what an earlier visit could not hand in, and takes it as one step that can be undone', async () => {
     const { put } = server();
     const earlier = new SheetKeeper(meeting(), put, store());
