@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App;
 
 use App\Access\SignInPace;
+use App\Failure\QuietConnection;
 use App\Invitations\FollowAddress;
 use App\Invitations\PostRoom;
 use App\Invitations\SmtpPostRoom;
@@ -15,6 +16,7 @@ use App\Joining\SystemRandomness;
 use App\People\PersonAddressChanged;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Contracts\Foundation\Application;
+use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Resources\Json\JsonResource;
@@ -34,6 +36,7 @@ final class SyndexServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        Connection::resolverFor('mariadb', static fn(\PDO|\Closure $pdo, string $database, string $prefix, array $config): QuietConnection => new QuietConnection($pdo, $database, $prefix, $config));
         $this->app->singleton(ZoneData::class, static fn(): ZoneData => new SystemZoneData(self::zoneDataVersion()));
         $this->app->singleton(Grammar::class, English::class);
         $this->app->singleton(Randomness::class, SystemRandomness::class);

@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 use App\People\Role;
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 use Illuminate\Support\Facades\Queue;
 
@@ -152,3 +154,20 @@ it('takes a series that ends with the calendar', function (): void {
     expect($this->putJson("/api/meetings/$meeting->id", sheet($meeting, $long))->getStatusCode())->toBeIn([200, 422])
         ->and($this->postJson('/api/board', [...sheet($meeting, $long), 'index' => 0, 'meetingId' => $meeting->id])->getStatusCode())->toBeIn([200, 422]);
 });
+
+it('keeps values out of what is said of a query that failed, and so out of the logs', function (Closure $ask, string $kept): void {
+    guest('secret.one@orchard.example');
+    try {
+        $ask();
+        $this->fail('It did not fail.');
+    } catch (QueryException $failed) {
+        for ($said = ''; $failed !== null; $failed = $failed->getPrevious()) {
+            $said .= $failed->getMessage();
+        }
+    }
+
+    expect($said)->toContain($kept)->not->toContain('secret');
+})->with([
+    'a table that is not there' => [fn() => DB::select('select * from nowhere where token = ?', ['secret token']), 'nowhere where token = ?'],
+    'an address that is there' => [fn() => DB::table('people')->where('id', guest('other@orchard.example')->id)->update(['email_key' => 'secret.one@orchard.example']), 'people_email_key_unique'],
+]);
