@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use App\Access\CleanText;
-use App\Access\RefusalsCarryNoSession;
+use App\Access\LateAnswersCarryNoSession;
 use App\Access\RequireRole;
 use App\Access\SecurityHeaders;
 use App\Failure\Rendering;
@@ -20,7 +20,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__ . '/../routes/web.php', commands: __DIR__ . '/../routes/console.php')
     ->withCommands([App\Invitations\WorkOutbox::class, App\Invitations\BeatBesideWorker::class, App\Operations\BenchCommand::class, App\Operations\DoctorFacts::class, App\Operations\CheckBackup::class, App\Operations\Drill::class, App\Operations\RotateLogs::class, App\Planning\TopUpCommand::class])
     ->withMiddleware(function (Middleware $middleware): void {
-        $middleware->append([SecurityHeaders::class, RefusalsCarryNoSession::class]);
+        $middleware->append([SecurityHeaders::class, LateAnswersCarryNoSession::class]);
         $middleware->prepend(CleanText::class);
         $middleware->alias(['role' => RequireRole::class]);
         $middleware->redirectGuestsTo(fn(Request $request): string => '/');

@@ -56,7 +56,7 @@ export function App() {
     return (
       <>
         <SignedIn session={shown} />
-        {data && !data.account && !error && <SignInAgain account={shown.account} />}
+        {data && !data.account && <SignInAgain account={shown.account} />}
       </>
     );
   }

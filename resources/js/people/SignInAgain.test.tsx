@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { afterEach, expect, it, vi } from 'vitest';
 import { SignInAgain } from './SignInAgain';
 
@@ -42,6 +42,24 @@ it('signs in the one whose page it is, and lets nothing answer late that was ask
   expect(stopped).toBe(true);
   const [, asked] = fetched.mock.calls.find(([, made]) => made.method === 'POST') ?? [];
   expect(JSON.parse(String(asked?.body))).toEqual({ email: 'wanjiru@seed.example', password: 'three green seedlings' });
+});
+
+it('does not come between while somebody types', async () => {
+  vi.useFakeTimers();
+  fireEvent.keyDown(document.body, { key: 'a' });
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <SignInAgain account={account} />
+    </QueryClientProvider>,
+  );
+  act(() => vi.advanceTimersByTime(900));
+  expect(screen.queryByLabelText('Password')).toBeNull();
+  fireEvent.keyDown(document.body, { key: 'b' });
+  act(() => vi.advanceTimersByTime(900));
+  expect(screen.queryByLabelText('Password')).toBeNull();
+  act(() => vi.advanceTimersByTime(300));
+  expect(screen.queryByLabelText('Password')).not.toBeNull();
+  vi.useRealTimers();
 });
 
 it('says what went wrong and keeps what was typed', async () => {

@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ApiError, sendJson } from '../lib/api';
+import { useRest } from '../lib/useRest';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { TextField } from '../ui/Field';
@@ -11,6 +12,7 @@ import { sessionQuery, sessionShape, type Session } from './session';
 export function SignInAgain({ account }: { account: NonNullable<Session['account']> }) {
   const { t } = useTranslation();
   const client = useQueryClient();
+  const isAtRest = useRest();
   const [password, setPassword] = useState('');
   const signIn = useMutation({
     mutationFn: async () => {
@@ -24,7 +26,7 @@ export function SignInAgain({ account }: { account: NonNullable<Session['account
     },
   });
   return (
-    <Dialog open onOpenChange={() => undefined} title={t('again.title')} description={t('again.text', { email: account.email })}>
+    <Dialog open={isAtRest} onOpenChange={() => undefined} title={t('again.title')} description={t('again.text', { email: account.email })}>
       <form
         className="flex flex-col gap-4"
         noValidate

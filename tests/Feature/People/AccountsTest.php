@@ -271,6 +271,13 @@ it('never shows the link in the dispatch book, not even to administrators', func
     $this->getJson("/api/dispatches/$dispatch->id/html")->assertNotFound();
 });
 
+it('tells nobody anew of a session they came with, so that no late answer puts an old one back', function (): void {
+    $name = (string) config('session.cookie');
+    $old = (string) $this->get('/api/session')->assertCookie($name)->getCookie($name)?->getValue();
+    $this->withCookie($name, $old)->get('/api/session')->assertOk()->assertJsonPath('account', null)->assertCookieMissing($name)->assertCookie('XSRF-TOKEN', null);
+    $this->withCookie($name, 'ended-or-never-begun')->get('/api/session')->assertCookie($name);
+});
+
 it('deactivates, signs out, and lets in again', function (): void {
     $account = account(Role::Colleague);
     DB::table('sessions')->insert(['id' => 's1', 'user_id' => $account->id, 'payload' => '', 'last_activity' => time()]);
