@@ -26,8 +26,8 @@ use Illuminate\Support\Facades\URL;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 use Syndex\Core\Joining\Randomness;
-use Syndex\Core\Recurrence\English;
-use Syndex\Core\Recurrence\Grammar;
+use Syndex\Core\Sentence\English\English;
+use Syndex\Core\Sentence\Grammar;
 use Syndex\Core\Time\SystemZoneData;
 use Syndex\Core\Time\ZoneData;
 

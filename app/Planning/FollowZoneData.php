@@ -9,7 +9,7 @@ use App\Live\Live;
 use App\People\Person;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\LazyCollection;
-use Syndex\Core\Recurrence\MovedLocally;
+use Syndex\Core\Shifts\MovedLocally;
 use Syndex\Core\Time\KeptClock;
 use Syndex\Core\Time\ZoneData;
 

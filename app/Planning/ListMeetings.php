@@ -6,8 +6,8 @@ namespace App\Planning;
 
 use App\People\Account;
 use Illuminate\Database\Eloquent\Builder;
-use Syndex\Core\Recurrence\Grammar;
-use Syndex\Core\Recurrence\SentencePiece;
+use Syndex\Core\Sentence\Grammar;
+use Syndex\Core\Sentence\SentencePiece;
 use Syndex\Core\Time\PlaceName;
 
 /** The list of meetings, searched and filtered, a page at a time. */

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
-use Syndex\Core\Recurrence\Grammar;
 use Syndex\Core\Recurrence\Repeats;
 use Syndex\Core\Recurrence\RuleParts;
 use Syndex\Core\Recurrence\Series;
+use Syndex\Core\Sentence\Grammar;
 use Syndex\Core\Time\WallTime;
 
 /** When and how often, in the form in which the browser sends it back. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Syndex\Core\Headless;
 
-use Syndex\Core\Recurrence\PersonClock;
+use Syndex\Core\Shifts\PersonClock;
 use Syndex\Core\Time\InvalidHours;
 use Syndex\Core\Time\WorkingHours;
 use Syndex\Core\Time\ZoneData;

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Syndex\Core\Headless;
 
 use Syndex\Core\ICalendar\CalendarWriter;
-use Syndex\Core\Recurrence\English;
-use Syndex\Core\Recurrence\Grammar;
 use Syndex\Core\Recurrence\Series;
+use Syndex\Core\Sentence\English\English;
+use Syndex\Core\Sentence\Grammar;
 use Syndex\Core\Time\InvalidTime;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\ZoneData;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Syndex\Core\Headless;
 
-use Syndex\Core\Recurrence\Anchor;
-use Syndex\Core\Recurrence\AnchorAdvice;
-use Syndex\Core\Recurrence\ClockChange;
-use Syndex\Core\Recurrence\ClockShifts;
-use Syndex\Core\Recurrence\PersonShifts;
+use Syndex\Core\Shifts\Anchor;
+use Syndex\Core\Shifts\AnchorAdvice;
+use Syndex\Core\Shifts\ClockChange;
+use Syndex\Core\Shifts\ClockShifts;
+use Syndex\Core\Shifts\PersonShifts;
 use Syndex\Core\Time\Instant;
 use Syndex\Core\Time\ZoneData;
 use Syndex\Core\Work;

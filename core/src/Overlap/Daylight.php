@@ -20,7 +20,7 @@ final class Daylight
         if ($zone === null) {
             return Light::Unknown;
         }
-        if (self::isInHours($slot, $hours, $zone)) {
+        if ($hours->cover($slot, $zone)) {
             return Light::InHours;
         }
         $wall = $zone->toWall($slot->start);
@@ -29,34 +29,6 @@ final class Daylight
         $end = $start + intdiv($slot->seconds() + 59, 60);
 
         return $hours->isDayOff($day) ? self::onDayOff($hours, $start, $end) : self::onWorkday($hours->ofDay($day), $start, $end);
-    }
-
-    /** Whether every part of a stretch lies in a person's hours. */
-    public static function isInHours(Interval $slot, WorkingHours $hours, Zone $zone): bool
-    {
-        $offset = $zone->offsetAt($slot->start);
-        if ($zone->offsetAt($slot->end) !== $offset) {
-            return $hours->within(Interval::between($slot->start - 86400, $slot->end + 86400), $zone)->covers($slot);
-        }
-        $day = Gregorian::floorDiv($slot->start + $offset, 86400);
-        $at = $slot->start + $offset - $day * 86400;
-        $end = $at + $slot->seconds();
-        // Stretches that touch at midnight are one, so the cover is followed from day to day.
-        for ($shift = 0; $at < $end; $shift++) {
-            $covered = false;
-            foreach ($hours->ofDay($day + $shift) as [$from, $to]) {
-                if ($from * 60 <= $at - $shift * 86400 && $at - $shift * 86400 < $to * 60) {
-                    $at = $shift * 86400 + $to * 60;
-                    $covered = true;
-                    break;
-                }
-            }
-            if (!$covered || ($at < $end && $at !== ($shift + 1) * 86400)) {
-                return false;
-            }
-        }
-
-        return true;
     }
 
     /**

@@ -40,7 +40,7 @@ final readonly class FitSearch
             $busy = array_filter($this->required, static fn(Participant $p): bool => $p->taken->overlaps($slot));
             $clashDates += $busy === [] ? 0 : 1;
             foreach ($this->plan->series->allDay ? [] : $this->required as $person) {
-                $offHours += $person->zone !== null && !Daylight::isInHours($slot, $person->hours, $person->zone) ? 1 : 0;
+                $offHours += $person->zone !== null && !$person->hours->cover($slot, $person->zone) ? 1 : 0;
             }
         }
 

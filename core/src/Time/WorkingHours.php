@@ -83,6 +83,34 @@ final readonly class WorkingHours
         return IntervalSet::of($intervals)->clippedTo($window);
     }
 
+    /** Whether every part of a stretch lies in the hours. */
+    public function cover(Interval $slot, Zone $zone): bool
+    {
+        $offset = $zone->offsetAt($slot->start);
+        if ($zone->offsetAt($slot->end) !== $offset) {
+            return $this->within(Interval::between($slot->start - 86400, $slot->end + 86400), $zone)->covers($slot);
+        }
+        $day = Gregorian::floorDiv($slot->start + $offset, 86400);
+        $at = $slot->start + $offset - $day * 86400;
+        $end = $at + $slot->seconds();
+        // Stretches that touch at midnight are one, so the cover is followed from day to day.
+        for ($shift = 0; $at < $end; $shift++) {
+            $covered = false;
+            foreach ($this->ofDay($day + $shift) as [$from, $to]) {
+                if ($from * 60 <= $at - $shift * 86400 && $at - $shift * 86400 < $to * 60) {
+                    $at = $shift * 86400 + $to * 60;
+                    $covered = true;
+                    break;
+                }
+            }
+            if (!$covered || ($at < $end && $at !== ($shift + 1) * 86400)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     /**
      * The first full hour within the hours, from a moment on, that leaves room for so many minutes.
      *

@@ -2,7 +2,6 @@
 
 declare(strict_types=1);
 
-use Syndex\Core\Recurrence\AnchorAdvice;
 use Syndex\Core\Recurrence\InvalidRule;
 use Syndex\Core\Recurrence\MoveSeries;
 use Syndex\Core\Recurrence\NoDates;
@@ -10,6 +9,7 @@ use Syndex\Core\Recurrence\Reanchor;
 use Syndex\Core\Recurrence\RuleParser;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Recurrence\WeekdayPick;
+use Syndex\Core\Shifts\AnchorAdvice;
 use Syndex\Core\Tests;
 use Syndex\Core\Time\InvalidTime;
 use Syndex\Core\Time\WallTime;

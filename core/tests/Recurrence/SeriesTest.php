@@ -2,18 +2,18 @@
 
 declare(strict_types=1);
 
-use Syndex\Core\Recurrence\ClockChange;
-use Syndex\Core\Recurrence\ClockShifts;
-use Syndex\Core\Recurrence\English;
 use Syndex\Core\Recurrence\Frequency;
 use Syndex\Core\Recurrence\InvalidRule;
 use Syndex\Core\Recurrence\NoDates;
-use Syndex\Core\Recurrence\PersonClock;
 use Syndex\Core\Recurrence\Rule;
 use Syndex\Core\Recurrence\RuleParser;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Recurrence\Until;
 use Syndex\Core\Recurrence\WeekdayPick;
+use Syndex\Core\Sentence\English\English;
+use Syndex\Core\Shifts\ClockChange;
+use Syndex\Core\Shifts\ClockShifts;
+use Syndex\Core\Shifts\PersonClock;
 use Syndex\Core\Tests;
 use Syndex\Core\Time\Instant;
 use Syndex\Core\Time\WallTime;

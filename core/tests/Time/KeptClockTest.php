@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Syndex\Core\Recurrence\MovedLocally;
+use Syndex\Core\Shifts\MovedLocally;
 use Syndex\Core\Tests;
 use Syndex\Core\Time\KeptClock;
 

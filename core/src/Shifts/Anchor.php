@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\Recurrence;
+namespace Syndex\Core\Shifts;
 
 /** What it would mean if a series kept the wall clock of a zone: sums over all people. */
 final readonly class Anchor

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\Recurrence;
+namespace Syndex\Core\Sentence\English;
 
 use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\WallTime;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\Recurrence;
+namespace Syndex\Core\Sentence;
 
 use Syndex\Core\CoreException;
 

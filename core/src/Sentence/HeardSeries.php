@@ -2,8 +2,15 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\Recurrence;
+namespace Syndex\Core\Sentence;
 
+use Syndex\Core\Recurrence\Frequency;
+use Syndex\Core\Recurrence\Rule;
+use Syndex\Core\Recurrence\RuleWalk;
+use Syndex\Core\Recurrence\Series;
+use Syndex\Core\Recurrence\Skip;
+use Syndex\Core\Recurrence\Until;
+use Syndex\Core\Recurrence\WeekdayPick;
 use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\Zone;

@@ -2,8 +2,15 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\Recurrence;
+namespace Syndex\Core\Sentence\English;
 
+use Syndex\Core\Recurrence\Series;
+use Syndex\Core\Sentence\Grammar;
+use Syndex\Core\Sentence\HeardSeries;
+use Syndex\Core\Sentence\NotUnderstood;
+use Syndex\Core\Sentence\ReadSentence;
+use Syndex\Core\Sentence\SentencePiece;
+use Syndex\Core\Sentence\TooOdd;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\ZoneData;
 use Syndex\Core\Time\ZoneNames;

@@ -2,8 +2,13 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\Recurrence;
+namespace Syndex\Core\Sentence\English;
 
+use Syndex\Core\Recurrence\Skip;
+use Syndex\Core\Recurrence\WeekdayPick;
+use Syndex\Core\Sentence\Heard;
+use Syndex\Core\Sentence\HeardDate;
+use Syndex\Core\Sentence\NotUnderstood;
 use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\ZoneNames;

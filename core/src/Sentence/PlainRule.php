@@ -2,8 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\Recurrence;
+namespace Syndex\Core\Sentence;
 
+use Syndex\Core\Recurrence\Frequency;
+use Syndex\Core\Recurrence\Rule;
+use Syndex\Core\Recurrence\Skip;
+use Syndex\Core\Recurrence\WeekdayPick;
 use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\WallTime;
 

@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-use Syndex\Core\Recurrence\English;
 use Syndex\Core\Recurrence\RuleParser;
 use Syndex\Core\Recurrence\Series;
-use Syndex\Core\Recurrence\TooOdd;
+use Syndex\Core\Sentence\English\English;
+use Syndex\Core\Sentence\TooOdd;
 use Syndex\Core\Tests;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Work;

@@ -2,8 +2,15 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\Recurrence;
+namespace Syndex\Core\Sentence\English;
 
+use Syndex\Core\Recurrence\NoDates;
+use Syndex\Core\Recurrence\Rule;
+use Syndex\Core\Recurrence\Series;
+use Syndex\Core\Recurrence\Skip;
+use Syndex\Core\Recurrence\Until;
+use Syndex\Core\Sentence\PlainRule;
+use Syndex\Core\Sentence\SentencePiece;
 use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\ZoneNames;

@@ -2,7 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\Recurrence;
+namespace Syndex\Core\Sentence;
+
+use Syndex\Core\Recurrence\Skip;
+use Syndex\Core\Recurrence\WeekdayPick;
 
 /** What a reader of sentences has heard so far, whatever the language; each thing is said once at most. */
 final class Heard

@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\Recurrence;
+namespace Syndex\Core\Shifts;
 
+use Syndex\Core\Recurrence\Expansion;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\Zone;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\Recurrence;
+namespace Syndex\Core\Shifts;
 
 /** How the dates of a series fall into one person's days. */
 final readonly class PersonShifts

@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\Recurrence;
+namespace Syndex\Core\Sentence;
+
+use Syndex\Core\Recurrence\Series;
 
 /** What a typed sentence means. */
 final readonly class ReadSentence

@@ -2,7 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\Recurrence;
+namespace Syndex\Core\Sentence\English;
+
+use Syndex\Core\Recurrence\Frequency;
+use Syndex\Core\Recurrence\Rule;
+use Syndex\Core\Recurrence\Skip;
+use Syndex\Core\Recurrence\WeekdayPick;
 
 /** Says how often in English: "on the last working day of every month". */
 final class EnglishRule

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\Recurrence;
+namespace Syndex\Core\Shifts;
 
 /** For how many people local time would move at all, if a series kept the wall clock of a zone. */
 final readonly class AnchorMoves

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\Recurrence;
+namespace Syndex\Core\Shifts;
 
-use Syndex\Core\Overlap\Daylight;
+use Syndex\Core\Recurrence\Expansion;
 use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\Interval;
 use Syndex\Core\Work;
@@ -67,7 +67,7 @@ final class ClockShifts
                 $changes[] = new ClockChange($index, self::text($before), self::text($clock));
             }
             $before = $clock;
-            if (!Daylight::isInHours(Interval::lasting($start, $durationMinutes), $person->hours, $person->zone)) {
+            if (!$person->hours->cover(Interval::lasting($start, $durationMinutes), $person->zone)) {
                 $outside[] = $index;
             }
         }

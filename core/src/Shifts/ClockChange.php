@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\Recurrence;
+namespace Syndex\Core\Shifts;
 
 /** A date whose local time of day differs from the date before. */
 final readonly class ClockChange

@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\Recurrence;
+namespace Syndex\Core\Sentence;
 
+use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Time\WallTime;
 
 /** The plain sentence of one language, both ways. */

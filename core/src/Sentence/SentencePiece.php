@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\Recurrence;
+namespace Syndex\Core\Sentence;
 
 /** A stretch of the plain sentence: text that stands for one part of the plan, or the words between two. */
 final readonly class SentencePiece
