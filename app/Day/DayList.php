@@ -6,11 +6,11 @@ namespace App\Day;
 
 use App\People\Account;
 use App\Planning\Attendee;
-use App\Planning\AttendeeRole;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
 use App\Planning\Occurrence;
 use App\Planning\Visible;
+use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Time\PlaceName;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\Zone;

@@ -8,10 +8,10 @@ use App\Live\Live;
 use App\People\Account;
 use App\Planning\SheetView;
 use Illuminate\Http\JsonResponse;
-use Syndex\Core\ICalendar\AdoptMeeting;
 use Syndex\Core\ICalendar\CalendarReader;
-use Syndex\Core\ICalendar\CannotAdopt;
 use Syndex\Core\ICalendar\ReadWarning;
+use Syndex\Core\Planning\AdoptMeeting;
+use Syndex\Core\Planning\CannotAdopt;
 use Syndex\Core\Time\ZoneData;
 
 /** A calendar file from elsewhere: looked through, and one of its events opened as a draft. The file is not kept. */

@@ -8,14 +8,13 @@ use App\Failure\Decide;
 use App\People\Account;
 use App\People\FindOrRemember;
 use App\People\Person;
-
 use App\People\PersonKind;
-use App\Planning\AttendeeRole;
 use App\Planning\JoinMode;
 use App\Planning\Meeting;
 use App\Planning\StartDraft;
-use Syndex\Core\ICalendar\AdoptedMeeting;
+use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Invitations\MailAddress;
+use Syndex\Core\Planning\AdoptedMeeting;
 use Syndex\Core\Time\PlaceName;
 use Syndex\Core\Time\WallTime;
 

@@ -7,7 +7,6 @@ namespace App\Invitations;
 use App\HouseRules\OrganizerAddress;
 use App\Planning\AgendaItem;
 use App\Planning\Attendee;
-use App\Planning\AttendeeRole as Wanted;
 use App\Planning\Meeting;
 use App\Planning\MeetingSeries;
 use Syndex\Core\ICalendar\AttendeeRole;
@@ -44,7 +43,7 @@ final readonly class CoreMeeting
             invitees: array_values($meeting->attendees->map(static fn(Attendee $a): Invitee => new Invitee(
                 $a->person->email,
                 $a->person->name,
-                $a->person_id === $meeting->host_id ? AttendeeRole::Chair : ($a->role === Wanted::Required ? AttendeeRole::Required : AttendeeRole::Optional),
+                $a->person_id === $meeting->host_id ? AttendeeRole::Chair : $a->role,
             ))->all()),
         );
     }

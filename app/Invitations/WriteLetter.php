@@ -6,10 +6,10 @@ namespace App\Invitations;
 
 use App\People\Person;
 use App\Planning\Attendee;
-use App\Planning\AttendeeRole;
 use App\Planning\Meeting;
 use App\Planning\MeetingSeries;
 use Illuminate\Contracts\View\Factory;
+use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Joining\MeetingNumber;
 use Syndex\Core\Joining\PhoneText;
 use Syndex\Core\Recurrence\Expansion;

@@ -7,7 +7,6 @@ namespace App\Operations;
 use App\People\Account;
 use App\People\DemoPassword;
 use App\People\Person;
-use App\Planning\AttendeeRole;
 use App\Planning\LayDown;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
@@ -15,6 +14,7 @@ use GuzzleHttp\Client;
 use GuzzleHttp\Cookie\CookieJar;
 use Illuminate\Console\Command;
 use Illuminate\Support\Str;
+use Syndex\Core\ICalendar\AttendeeRole;
 
 /** Measures requests of the plan sheet through the real nginx, on the demo grown by many meetings. */
 final class BenchCommand extends Command

@@ -11,7 +11,6 @@ use App\People\Person;
 use App\People\PersonKind;
 use App\People\Role;
 use App\People\SavePerson;
-use App\Planning\AttendeeRole;
 use App\Planning\JoinMode;
 use App\Planning\StartDraft;
 use Illuminate\Console\Command;
@@ -20,6 +19,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use Syndex\Core\ICalendar\AttendeeRole;
 
 /** The drill of bin/syndex drill, within a house of its own: sends a large meeting and kills parts of the house meanwhile. */
 final class Drill extends Command

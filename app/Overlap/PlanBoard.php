@@ -6,10 +6,10 @@ namespace App\Overlap;
 
 use App\People\Person;
 use App\People\PersonKind;
-use App\Planning\AttendeeRole;
 use App\Planning\SaveSheet;
 use App\Planning\SeriesView;
 use App\Planning\Sheet;
+use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Overlap\BoardBuilder;
 use Syndex\Core\Overlap\Participant;
 use Syndex\Core\Overlap\Plan;

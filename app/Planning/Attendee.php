@@ -7,6 +7,7 @@ namespace App\Planning;
 use App\People\Person;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Syndex\Core\ICalendar\AttendeeRole;
 
 /**
  * @property int $id

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use Syndex\Core\ICalendar\AttendeeRole;
+
 /**
  * Brings the rows under a meeting to what its sheet says. A row that stays is the row it was, since answers and changes of single
  * dates hang on it; only what differs is written.

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Time\Zone;
 

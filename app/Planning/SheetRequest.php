@@ -6,6 +6,7 @@ namespace App\Planning;
 
 use App\People\Person;
 use Illuminate\Validation\Rule;
+use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Time\ZoneData;
 
 /**
@@ -34,7 +35,7 @@ class SheetRequest extends SeriesRequest
             'attendees' => ['present', 'array', 'list', 'max:500'],
             'attendees.*' => ['array'],
             'attendees.*.personId' => ['required', 'string', 'max:26', 'distinct:strict'],
-            'attendees.*.role' => ['required', 'string', Rule::enum(AttendeeRole::class)],
+            'attendees.*.role' => ['required', 'string', Rule::enum(AttendeeRole::class)->only([AttendeeRole::Required, AttendeeRole::Optional])],
             'hostId' => ['present', 'nullable', 'string', 'max:26'],
             'joinMode' => ['required', 'string', Rule::enum(JoinMode::class)],
             'place' => ['present', 'nullable', 'string', 'max:300'],

@@ -8,6 +8,7 @@ use App\Failure\Decide;
 use App\People\Account;
 use App\People\Person;
 use Illuminate\Support\Str;
+use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Recurrence\NoDates;
 use Syndex\Core\Recurrence\PlanAgain;
 use Syndex\Core\Recurrence\Series;

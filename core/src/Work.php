@@ -23,6 +23,12 @@ final class Work
         return new self($steps, $octets);
     }
 
+    /** What the answer to one person's question may take: a few seconds at the very most. */
+    public static function usual(): self
+    {
+        return new self(5_000_000, PHP_INT_MAX);
+    }
+
     /** @throws TooMuchWork if the bound is passed */
     public function hold(int $octets): void
     {

@@ -13,12 +13,12 @@ use App\People\Person;
 use App\People\PersonKind;
 use App\People\Role;
 use App\People\SavePerson;
-use App\Planning\AttendeeRole;
 use App\Planning\JoinMode;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Str;
+use Syndex\Core\ICalendar\AttendeeRole;
 use ZBateson\MailMimeParser\Message;
 
 /** @param array<string, mixed> $values */

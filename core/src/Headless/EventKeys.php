@@ -29,8 +29,6 @@ final class EventKeys
 
     private const EACH_VALUE = 12;
 
-    private const ROLES = ['chair' => AttendeeRole::Chair, 'required' => AttendeeRole::Required, 'optional' => AttendeeRole::Optional, 'none' => AttendeeRole::None];
-
     /** @return array<string, mixed> */
     public static function write(Entry $entry): array
     {
@@ -55,7 +53,7 @@ final class EventKeys
             'attendees' => array_map(static fn(CalendarAttendee $a): array => [
                 'email' => $a->person->email,
                 'name' => $a->person->name,
-                'role' => array_search($a->role, self::ROLES, true),
+                'role' => $a->role->value,
                 'partstat' => strtolower($a->partstat),
                 'rsvp' => $a->rsvp,
             ], $entry->attendees),
@@ -136,7 +134,7 @@ final class EventKeys
 
         return new CalendarAttendee(
             self::person($fields),
-            self::ROLES[$fields->oneOf('role', array_keys(self::ROLES), 'required')],
+            AttendeeRole::from($fields->oneOf('role', array_column(AttendeeRole::cases(), 'value'), AttendeeRole::Required->value)),
             strtoupper($fields->oneOf('partstat', array_map(strtolower(...), CalendarAttendee::PARTSTATS), 'needs-action')),
             $fields->flag('rsvp', false),
         );

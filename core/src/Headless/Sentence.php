@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Syndex\Core\Headless;
 
-use Syndex\Core\ICalendar\CalendarWriter;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Sentence\English\English;
 use Syndex\Core\Sentence\Grammar;
@@ -68,16 +67,6 @@ final readonly class Sentence implements Verb
         return [...self::series($read->series), 'duration' => $read->durationMinutes, 'understood' => $read->understood];
     }
 
-    /** To the letter of RFC 5545 3.3.10: UNTIL in the form that DTSTART asks for, in UTC beside a zone. */
-    private static function rule(Series $series): ?string
-    {
-        if ($series->rule?->until === null) {
-            return $series->rule?->toText();
-        }
-
-        return $series->rule->withUntil(CalendarWriter::untilFor($series->rule->until, $series->allDay, $series->zone === null, $series->zone))->toText();
-    }
-
     /** @return array<string, mixed> */
     private static function series(Series $series): array
     {
@@ -86,7 +75,7 @@ final readonly class Sentence implements Verb
         return [
             'dtstart' => $format($series->start),
             'tzid' => $series->zone?->id,
-            'rrule' => self::rule($series),
+            'rrule' => $series->ruleText(),
             'rdate' => array_map($format, $series->extra),
             'exdate' => array_map($format, $series->dropped),
         ];

@@ -11,7 +11,7 @@ use Syndex\Core\Time\Zone;
 /** A time of an entry. Its seconds are a moment; for dates and floating times the wall time as if at UTC. */
 final readonly class CalendarTime
 {
-    private function __construct(public TimeForm $form, public int $seconds, public ?Zone $zone = null, public int $offset = 0) {}
+    private function __construct(public TimeForm $form, public int $seconds, public ?Zone $zone = null, public int $offset = 0, private ?int $wall = null) {}
 
     public static function date(int $midnight): self
     {
@@ -31,6 +31,12 @@ final readonly class CalendarTime
     public static function zoned(int $moment, Zone $zone): self
     {
         return $zone->id === 'UTC' ? self::utc($moment) : new self(TimeForm::Zoned, $moment, $zone);
+    }
+
+    /** As a series writes it: a wall time that its zone skips stays as it is. */
+    public static function zonedWall(int $wall, Zone $zone): self
+    {
+        return $zone->id === 'UTC' ? self::utc($wall) : new self(TimeForm::Zoned, $zone->toUtc($wall), $zone, wall: $wall);
     }
 
     /** @param int $offset seconds east of UTC */
@@ -53,7 +59,7 @@ final readonly class CalendarTime
     public function wall(): int
     {
         return match ($this->form) {
-            TimeForm::Zoned => $this->seconds + ($this->zone?->offsetAt($this->seconds) ?? 0),
+            TimeForm::Zoned => $this->wall ?? $this->seconds + ($this->zone?->offsetAt($this->seconds) ?? 0),
             TimeForm::Offset => $this->seconds + $this->offset,
             default => $this->seconds,
         };

@@ -15,6 +15,8 @@ final readonly class Entry
      * @param  ?string  $rule  text of an RRULE in capitals
      * @param  list<CalendarTime>  $extra  RDATE
      * @param  list<CalendarTime>  $dropped  EXDATE
+     * @param  ?string  $conference  URI by which one joins (RFC 7986 5.11)
+     * @param  ?int  $alarmMinutes  a reminder so long before the start
      */
     public function __construct(
         public ?string $uid,
@@ -37,6 +39,8 @@ final readonly class Entry
         public array $dropped = [],
         public ?CalendarTime $recurrenceId = null,
         public bool $thisAndFuture = false,
+        public ?string $conference = null,
+        public ?int $alarmMinutes = null,
     ) {}
 
     /** The IANA zone of its times; null for dates, floating times and bare offsets. */
@@ -83,6 +87,8 @@ final readonly class Entry
             $dropped,
             $recurrenceId,
             $this->thisAndFuture,
+            $this->conference,
+            $this->alarmMinutes,
         );
     }
 

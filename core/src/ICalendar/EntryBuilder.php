@@ -341,7 +341,7 @@ final class EntryBuilder
 
         return new CalendarAttendee(
             self::person($line),
-            AttendeeRole::tryFrom(strtoupper($line->parameters['ROLE'] ?? '')) ?? AttendeeRole::Required,
+            AttendeeRole::ofText($line->parameters['ROLE'] ?? ''),
             in_array($partstat, CalendarAttendee::PARTSTATS, true) ? $partstat : 'NEEDS-ACTION',
             strtoupper($line->parameters['RSVP'] ?? '') === 'TRUE',
         );

@@ -11,9 +11,14 @@ use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\Zone;
 use Syndex\Core\Work;
 
-/** Writes entries as a calendar file that reads back the same: every form of time, one VTIMEZONE for each zone used. */
+/**
+ * Writes entries as a calendar file that reads back the same (RFC 5545, RFC 7986): every form of time, CRLF, folded, one VTIMEZONE
+ * for each zone used, no vendor property.
+ */
 final class EntryWriter
 {
+    private const PRODUCT = '-//Syndex//Syndex//EN';
+
     private ZoneSpans $zones;
 
     private function __construct(private readonly int $stamp, private readonly Work $work)
@@ -36,7 +41,14 @@ final class EntryWriter
             $body .= $writer->entry($entry);
         }
 
-        return CalendarWriter::calendar($method, $writer->zones->write() . $body);
+        return ContentLine::of('BEGIN', 'VCALENDAR')
+            . ContentLine::of('VERSION', '2.0')
+            . ContentLine::of('PRODID', self::PRODUCT)
+            . ContentLine::of('CALSCALE', 'GREGORIAN')
+            . ($method === null ? '' : ContentLine::of('METHOD', $method))
+            . $writer->zones->write()
+            . $body
+            . ContentLine::of('END', 'VCALENDAR');
     }
 
     private function entry(Entry $entry): string
@@ -58,6 +70,7 @@ final class EntryWriter
         }
         $lines .= self::text('SUMMARY', $entry->summary) . self::text('DESCRIPTION', $entry->description) . self::text('LOCATION', $entry->location);
         $lines .= $entry->url === null ? '' : self::plain('URL', $entry->url);
+        $lines .= $entry->conference === null ? '' : self::plain('CONFERENCE', $entry->conference, ['VALUE' => 'URI', 'FEATURE' => ['AUDIO', 'VIDEO']]);
         $lines .= $entry->status === null ? '' : ContentLine::of('STATUS', $entry->status->value);
         $lines .= $entry->isTransparent ? ContentLine::of('TRANSP', 'TRANSPARENT') : '';
         $lines .= $entry->class === 'public' ? '' : ContentLine::of('CLASS', strtoupper($entry->class));
@@ -66,10 +79,10 @@ final class EntryWriter
         }
         foreach ($entry->attendees as $attendee) {
             $lines .= self::plain('ATTENDEE', $attendee->person->uri(), self::named($attendee->person)
-                + ($attendee->role === AttendeeRole::Required ? [] : ['ROLE' => $attendee->role->value])
-                + ($attendee->partstat === 'NEEDS-ACTION' ? [] : ['PARTSTAT' => $attendee->partstat])
+                + ['ROLE' => $attendee->role->text(), 'PARTSTAT' => $attendee->partstat]
                 + ($attendee->rsvp ? ['RSVP' => 'TRUE'] : []));
         }
+        $lines .= $entry->alarmMinutes === null ? '' : self::alarm($entry->alarmMinutes, $entry->summary ?? '');
         $this->work->spend(intdiv(strlen($lines), 16));
 
         return $lines . ContentLine::of('END', 'VEVENT');
@@ -163,7 +176,7 @@ final class EntryWriter
         if ($rule->until === null || $entry->start === null) {
             return $text;
         }
-        $until = CalendarWriter::untilFor($rule->until, $entry->isAllDay(), $entry->start->form === TimeForm::Floating, $entry->start->zone)->toText();
+        $until = $rule->until->beside($entry->isAllDay(), $entry->start->form === TimeForm::Floating, $entry->start->zone)->toText();
 
         return (string) preg_replace('/(?<=\AUNTIL=|;UNTIL=)[^;]*/', $until, $text);
     }
@@ -173,10 +186,19 @@ final class EntryWriter
         return $text === null ? '' : self::plain($name, ContentLine::escaped($text));
     }
 
-    /** @param array<string, string> $parameters */
+    private static function alarm(int $minutes, string $summary): string
+    {
+        return ContentLine::of('BEGIN', 'VALARM')
+            . ContentLine::of('ACTION', 'DISPLAY')
+            . ContentLine::of('TRIGGER', '-PT' . $minutes . 'M')
+            . self::text('DESCRIPTION', $summary)
+            . ContentLine::of('END', 'VALARM');
+    }
+
+    /** @param array<string, string|list<string>> $parameters */
     private static function plain(string $name, string $value, array $parameters = []): string
     {
-        foreach ([$value, ...array_map(static fn(string $text): string => str_replace("\n", '', $text), array_values($parameters))] as $text) {
+        foreach ([$value, ...array_map(static fn(string|array $text): string => str_replace("\n", '', implode(',', (array) $text)), array_values($parameters))] as $text) {
             if (preg_match('/[\x00-\x08\x0A-\x1F\x7F]/', $text) === 1) {
                 throw NotExpressible::controls(strtolower($name));
             }

@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace Syndex\Core\Invitations;
 
 use Syndex\Core\ICalendar\CalendarAttendee;
-use Syndex\Core\ICalendar\CalendarEvent;
 use Syndex\Core\ICalendar\CalendarPerson;
-use Syndex\Core\ICalendar\CalendarWriter;
+use Syndex\Core\ICalendar\Entry;
+use Syndex\Core\ICalendar\EntryWriter;
 use Syndex\Core\ICalendar\EventStatus;
+use Syndex\Core\ICalendar\SeriesTimes;
 use Syndex\Core\Recurrence\PlainDates;
 use Syndex\Core\Time\Instant;
+use Syndex\Core\Work;
 
 /**
  * Says who must be told what, when a meeting is sent or called off (RFC 5546 3.2.2 and 3.2.5).
@@ -35,36 +37,39 @@ final class Announce
     /** @param int $sequence one higher than was last sent (RFC 5546 2.1.4) */
     public static function cancel(MeetingSnapshot $meeting, int $sequence, Instant $now): string
     {
-        return CalendarWriter::write(Method::Cancel->value, [self::event($meeting, $now, $sequence, EventStatus::Cancelled)]);
+        return EntryWriter::write(Method::Cancel->value, [self::entry($meeting, $now, $sequence, EventStatus::Cancelled)], $now->seconds, Work::usual());
     }
 
     public static function request(MeetingSnapshot $meeting, Instant $now): string
     {
-        return CalendarWriter::write(Method::Request->value, [self::event($meeting, $now, $meeting->sequence, EventStatus::Confirmed)]);
+        return EntryWriter::write(Method::Request->value, [self::entry($meeting, $now, $meeting->sequence, EventStatus::Confirmed)], $now->seconds, Work::usual());
     }
 
     /** A plain file for whoever keeps a calendar by hand: no METHOD, nobody is asked for an answer. */
     public static function file(MeetingSnapshot $meeting, Instant $now): string
     {
-        return CalendarWriter::write(null, [self::event($meeting, $now, $meeting->sequence, EventStatus::Confirmed)]);
+        return EntryWriter::write(null, [self::entry($meeting, $now, $meeting->sequence, EventStatus::Confirmed)], $now->seconds, Work::usual());
     }
 
-    private static function event(MeetingSnapshot $meeting, Instant $now, int $sequence, EventStatus $status): CalendarEvent
+    private static function entry(MeetingSnapshot $meeting, Instant $now, int $sequence, EventStatus $status): Entry
     {
         $off = $status === EventStatus::Cancelled;
+        $times = SeriesTimes::of(PlainDates::needed($meeting->series) ? PlainDates::of($meeting->series) : $meeting->series, $meeting->durationMinutes);
 
-        return new CalendarEvent(
+        return new Entry(
             uid: $meeting->uid,
             sequence: $sequence,
-            stamp: $now,
-            series: PlainDates::needed($meeting->series) ? PlainDates::of($meeting->series) : $meeting->series,
-            durationMinutes: $meeting->durationMinutes,
+            start: $times->start,
+            end: $times->end,
+            rule: $times->rule,
+            extra: $times->extra,
+            dropped: $times->dropped,
+            stamp: $now->seconds,
             summary: $meeting->summary,
             description: $off || $meeting->description === '' ? null : $meeting->description,
             location: $off ? null : $meeting->location(),
             url: $off ? null : $meeting->joinLink,
             conference: $off ? null : $meeting->joinLink,
-            conferenceLabel: null,
             organizer: new CalendarPerson($meeting->organizerAddress, $meeting->organizerName),
             sentBy: $meeting->sentBy,
             attendees: array_map(static fn(Invitee $i): CalendarAttendee => new CalendarAttendee(new CalendarPerson($i->email, $i->name), $i->role, rsvp: !$off), $meeting->invitees),

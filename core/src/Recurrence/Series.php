@@ -158,4 +158,12 @@ final readonly class Series
             }
         }
     }
+
+    /** The rule as text to the letter of RFC 5545 3.3.10: UNTIL in the form that the start asks for. */
+    public function ruleText(): ?string
+    {
+        $until = $this->rule?->until?->beside($this->allDay, $this->zone === null, $this->zone);
+
+        return $until === null ? $this->rule?->toText() : $this->rule->withUntil($until)->toText();
+    }
 }

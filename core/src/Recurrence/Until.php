@@ -61,6 +61,16 @@ final readonly class Until
         return self::wallTime(WallTime::ofSeconds($zone === null ? $last : $zone->toWall($last))->plusSeconds($seconds));
     }
 
+    /** In the form that DTSTART asks for: a date for dates, a wall time for floating starts, UTC beside a zone (RFC 5545 3.3.10). */
+    public function beside(bool $allDay, bool $floating, ?Zone $zone): self
+    {
+        return match (true) {
+            $allDay => self::day(WallTime::ofSeconds(Gregorian::floorDiv($this->lastWall(null), 86400) * 86400)),
+            $floating => self::wallTime(WallTime::ofSeconds($this->lastMoment(null))),
+            default => self::instant(Instant::ofSeconds($this->lastMoment($zone))),
+        };
+    }
+
     public function isWholeDay(): bool
     {
         return $this->wholeDay;

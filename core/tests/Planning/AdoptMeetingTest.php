@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-use Syndex\Core\ICalendar\AdoptedMeeting;
-use Syndex\Core\ICalendar\AdoptMeeting;
 use Syndex\Core\ICalendar\CalendarReader;
-use Syndex\Core\ICalendar\CannotAdopt;
+use Syndex\Core\Planning\AdoptedMeeting;
+use Syndex\Core\Planning\AdoptMeeting;
+use Syndex\Core\Planning\CannotAdopt;
 use Syndex\Core\Tests;
 use Syndex\Core\Work;
 

@@ -2,8 +2,15 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\ICalendar;
+namespace Syndex\Core\Planning;
 
+use Syndex\Core\ICalendar\AttendeeRole;
+use Syndex\Core\ICalendar\CalendarAttendee;
+use Syndex\Core\ICalendar\CalendarPerson;
+use Syndex\Core\ICalendar\CalendarTime;
+use Syndex\Core\ICalendar\Entry;
+use Syndex\Core\ICalendar\EventStatus;
+use Syndex\Core\ICalendar\TimeForm;
 use Syndex\Core\Recurrence\CannotEditDate;
 use Syndex\Core\Recurrence\EditDates;
 use Syndex\Core\Recurrence\InvalidRule;

@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\ICalendar;
+namespace Syndex\Core\Planning;
 
+use Syndex\Core\ICalendar\CalendarPerson;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Time\Zone;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Syndex\Core\ICalendar;
+namespace Syndex\Core\Planning;
 
 use Syndex\Core\CoreException;
 
