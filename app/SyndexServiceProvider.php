@@ -5,15 +5,21 @@ declare(strict_types=1);
 namespace App;
 
 use App\Access\SignInPace;
+use App\Day\NextDate;
 use App\Failure\QuietConnection;
 use App\Invitations\FollowAddress;
 use App\Invitations\PostRoom;
 use App\Invitations\SmtpPostRoom;
 use App\Invitations\WatchWorkers;
+use App\Invitations\WriteAccountMail;
 use App\Joining\Bridge;
 use App\Joining\HttpBridge;
 use App\Joining\SystemRandomness;
+use App\Joining\TitleOfRoom;
+use App\People\AccountMail;
+use App\People\ComingUp;
 use App\People\PersonAddressChanged;
+use App\Planning\LockedTitle;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Connection;
@@ -39,6 +45,9 @@ final class SyndexServiceProvider extends ServiceProvider
         Connection::resolverFor('mariadb', static fn(\PDO|\Closure $pdo, string $database, string $prefix, array $config): QuietConnection => new QuietConnection($pdo, $database, $prefix, $config));
         $this->app->singleton(ZoneData::class, static fn(): ZoneData => new SystemZoneData(self::zoneDataVersion()));
         $this->app->singleton(Grammar::class, English::class);
+        $this->app->bind(AccountMail::class, WriteAccountMail::class);
+        $this->app->bind(ComingUp::class, NextDate::class);
+        $this->app->bind(TitleOfRoom::class, LockedTitle::class);
         $this->app->singleton(Randomness::class, SystemRandomness::class);
         $this->app->singleton(Bridge::class, static fn(): Bridge => new HttpBridge(
             (string) config('syndex.bridge.url'),

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 use App\Access\CleanText;
 use App\Access\LateAnswersCarryNoSession;
-use App\Access\RequireRole;
 use App\Access\SecurityHeaders;
 use App\Failure\Rendering;
+use App\People\RequireRole;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;

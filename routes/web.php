@@ -10,17 +10,17 @@ use App\Import\CalendarFileController;
 use App\Invitations\DispatchController;
 use App\Invitations\InvitationController;
 use App\Invitations\SendAgainController;
-use App\Joining\KitController;
-use App\Live\LiveAllowedController;
 use App\Overlap\BoardController;
 use App\Overlap\ShiftReportController;
 use App\People\AccountController;
 use App\People\GuestController;
+use App\People\MayListenController;
 use App\People\OwnAddressController;
 use App\People\PasswordController;
 use App\People\PersonController;
 use App\People\SessionController;
 use App\People\ZoneController;
+use App\Planning\KitController;
 use App\Planning\MeetingController;
 use App\Planning\OccurrencesController;
 use App\Planning\SeriesController;
@@ -98,6 +98,6 @@ Route::prefix('api')->group(function (): void {
     });
 });
 
-Route::get('live-allowed', LiveAllowedController::class);
+Route::get('live-allowed', MayListenController::class);
 
 Route::get('{page?}', AppController::class)->where('page', '(?!api/|live/).*');

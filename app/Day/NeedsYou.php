@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Day;
 
-use App\Access\ViewerClock;
 use App\Invitations\Dispatch;
 use App\Invitations\DispatchState;
 use App\Invitations\OutboxHold;
 use App\Invitations\SendAgain;
 use App\People\Account;
+use App\People\ViewerClock;
 use App\Planning\ClockMove;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;

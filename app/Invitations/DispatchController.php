@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
-use App\Access\ViewerClock;
 use App\People\Account;
+use App\People\ViewerClock;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;

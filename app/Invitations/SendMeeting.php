@@ -59,6 +59,6 @@ final readonly class SendMeeting
     /** @return list<string> channels of the colleagues concerned who have an account */
     public static function channels(Meeting $meeting): array
     {
-        return array_values(Account::query()->whereIn('person_id', $meeting->attendees->map(static fn(Attendee $a): string => $a->person_id))->get()->map(Live::channelOf(...))->all());
+        return array_values(Account::query()->whereIn('person_id', $meeting->attendees->map(static fn(Attendee $a): string => $a->person_id))->get()->map(static fn(Account $a): string => $a->channel())->all());
     }
 }

@@ -5,20 +5,19 @@ declare(strict_types=1);
 namespace App\Invitations;
 
 use App\People\Account;
+use App\People\AccountMail;
 use Symfony\Component\Mime\Address;
 
-/** Writes the mails about an account: they go to its own address, whatever the directory says. */
-final readonly class WriteAccountMail
+/** Writes the mails about an account into the outbox. */
+final readonly class WriteAccountMail implements AccountMail
 {
     public function __construct(private Outbox $outbox) {}
 
-    /** @param 'invite'|'reset' $why */
-    public function __invoke(Account $account, string $why, #[\SensitiveParameter] string $link, int $hours): void
+    public function link(Account $account, string $why, #[\SensitiveParameter] string $link, int $hours): void
     {
         $this->write($account, $account->email, $why, ['link' => $link, 'days' => (string) intdiv($hours, 24), 'hours' => (string) $hours]);
     }
 
-    /** To one of the two addresses that must agree. */
     public function addressChange(Account $account, string $to, string $old, string $new, #[\SensitiveParameter] string $link, int $hours): void
     {
         $this->write($account, $to, 'address', ['old' => $old, 'new' => $new, 'this' => $to, 'link' => $link, 'hours' => (string) $hours]);

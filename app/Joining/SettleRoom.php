@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Joining;
 
 use App\Failure\Decide;
-use App\Planning\Meeting;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Syndex\Core\Joining\Passcode;
@@ -29,15 +28,15 @@ final class SettleRoom implements ShouldQueue
         self::dispatch($meetingId)->delay(2);
     }
 
-    public function handle(Bridge $bridge): void
+    public function handle(Bridge $bridge, TitleOfRoom $titles): void
     {
-        Decide::on(function () use ($bridge): void {
-            $meeting = Meeting::query()->lockForUpdate()->find($this->meetingId);
+        Decide::on(function () use ($bridge, $titles): void {
+            $title = $titles->locked($this->meetingId);
             $kit = JoiningKit::query()->where('meeting_id', $this->meetingId)->lockForUpdate()->first();
-            if ($meeting === null || $kit === null) {
+            if ($title === null || $kit === null) {
                 $bridge->close(RoomRef::of($this->meetingId));
             } elseif ($kit->closed_at === null && $kit->unsettled_at !== null) {
-                $bridge->settle(RoomRef::of($meeting->id), $meeting->title, Passcode::typed($kit->passcode), Pin::of($kit->pin));
+                $bridge->settle(RoomRef::of($this->meetingId), $title, Passcode::typed($kit->passcode), Pin::of($kit->pin));
                 $kit->update(['unsettled_at' => null]);
             }
         });

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Live;
 
-use App\People\Account;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
@@ -41,14 +40,14 @@ final class Live
      * Ends what an account listens to, when it may no longer or with another role: everybody on its channels is asked anew
      * whether they may listen, and pages that may come back by themselves.
      */
-    public function hangUp(Account $account): void
+    public function hangUp(string $accountId): void
     {
         $url = config('syndex.live.publish_url');
         if (!is_string($url) || $url === '') {
             return;
         }
-        DB::afterCommit(static function () use ($url, $account): void {
-            foreach ([self::COORDINATION, 'account-' . strtolower($account->id)] as $channel) {
+        DB::afterCommit(static function () use ($url, $accountId): void {
+            foreach ([self::COORDINATION, self::channelOf($accountId, false)] as $channel) {
                 try {
                     Http::timeout(1)->connectTimeout(1)->delete($url . '/' . $channel);
                 } catch (ConnectionException) {
@@ -58,8 +57,9 @@ final class Live
         });
     }
 
-    public static function channelOf(Account $account): string
+    /** What the pages of an account listen to. */
+    public static function channelOf(string $accountId, bool $plans): string
     {
-        return $account->role->plans() ? self::COORDINATION : 'account-' . strtolower($account->id);
+        return $plans ? self::COORDINATION : 'account-' . strtolower($accountId);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\People;
 
+use App\Live\Live;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -47,5 +48,11 @@ final class Account extends Authenticatable
     public function isActive(): bool
     {
         return $this->deactivated_at === null;
+    }
+
+    /** What its open pages listen to. */
+    public function channel(): string
+    {
+        return Live::channelOf($this->id, $this->role->plans());
     }
 }

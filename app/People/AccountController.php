@@ -84,7 +84,7 @@ final readonly class AccountController
             return $account;
         });
         // What they listened to, they listen to no more unless they still may.
-        $this->live->hangUp($account);
+        $this->live->hangUp($account->id);
 
         return new JsonResponse(['id' => $account->id, 'role' => $account->role->value, 'active' => $account->isActive()]);
     }

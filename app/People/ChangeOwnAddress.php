@@ -6,7 +6,6 @@ namespace App\People;
 
 use App\Failure\Decide;
 use App\Failure\NotNow;
-use App\Invitations\WriteAccountMail;
 use Illuminate\Contracts\Events\Dispatcher;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
@@ -17,7 +16,7 @@ final readonly class ChangeOwnAddress
 {
     private const HOURS = 24;
 
-    public function __construct(private WriteAccountMail $write, private MoveAccount $moveAccount, private Dispatcher $events) {}
+    public function __construct(private AccountMail $mail, private MoveAccount $moveAccount, private Dispatcher $events) {}
 
     public function ask(Account $account, string $address): void
     {
@@ -37,7 +36,7 @@ final readonly class ChangeOwnAddress
                 'old_token_hash' => hash('sha256', $tokens['old']), 'new_token_hash' => hash('sha256', $tokens['new']),
             ]);
             foreach (['old' => $account->email, 'new' => $address] as $which => $to) {
-                $this->write->addressChange($account, $to, $account->email, $address, config('app.url') . '/address/' . $tokens[$which], self::HOURS);
+                $this->mail->addressChange($account, $to, $account->email, $address, config('app.url') . '/address/' . $tokens[$which], self::HOURS);
             }
         });
     }

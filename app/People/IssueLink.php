@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\People;
 
-use App\Invitations\WriteAccountMail;
 use Illuminate\Support\Str;
 
 /** Mails a link by which the owner of an account sets a password. The link itself is kept nowhere but in that mail. */
@@ -14,7 +13,7 @@ final readonly class IssueLink
 
     private const HOURS_TO_RESET = 2;
 
-    public function __construct(private WriteAccountMail $write) {}
+    public function __construct(private AccountMail $mail) {}
 
     public function invitation(Account $account): void
     {
@@ -32,6 +31,6 @@ final readonly class IssueLink
         $token = Str::random(48);
         $known = new AccountToken(['token_hash' => hash('sha256', $token), 'expires_at' => now()->addHours($hours)]);
         $known->forceFill(['account_id' => $account->id])->save();
-        ($this->write)($account, $why, config('app.url') . '/password/' . $token, $hours);
+        $this->mail->link($account, $why, config('app.url') . '/password/' . $token, $hours);
     }
 }

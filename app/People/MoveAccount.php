@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace App\People;
 
-use App\Invitations\WriteAccountMail;
 use Illuminate\Support\Facades\DB;
 use Syndex\Core\Invitations\MailAddress;
 
 /** Gives an account and its person another address, tells both addresses, and makes links that were mailed before worthless. Within a transaction. */
 final readonly class MoveAccount
 {
-    public function __construct(private SavePerson $save, private WriteAccountMail $write) {}
+    public function __construct(private SavePerson $save, private AccountMail $mail) {}
 
     public function __invoke(Account $account, string $address): Person
     {
@@ -23,7 +22,7 @@ final readonly class MoveAccount
         AccountToken::query()->where('account_id', $account->id)->delete();
         DB::table('address_changes')->where('account_id', $account->id)->delete();
         foreach ([$old, $account->email] as $to) {
-            $this->write->moved($account, $to, $old, $account->email);
+            $this->mail->moved($account, $to, $old, $account->email);
         }
 
         return $person;

@@ -45,7 +45,7 @@ final readonly class PasswordController
 
             return $account;
         });
-        $live->hangUp($account);
+        $live->hangUp($account->id);
         Auth::login($account);
         $request->session()->regenerate();
 

@@ -6,10 +6,6 @@ namespace App\People;
 
 use App\Access\Network;
 use App\HouseRules\HouseRules;
-use App\Live\Live;
-use App\Planning\Attendee;
-use App\Planning\MeetingStatus;
-use App\Planning\Occurrence;
 use Illuminate\Http\Request;
 use Syndex\Core\Time\Instant;
 use Syndex\Core\Time\PlaceName;
@@ -18,7 +14,7 @@ use Syndex\Core\Time\ZoneData;
 /** What every page needs to know: who is here, which clocks to show, what comes next. */
 final readonly class SessionView
 {
-    public function __construct(private ZoneData $zones, private HouseRules $rules) {}
+    public function __construct(private ZoneData $zones, private HouseRules $rules, private ComingUp $ahead) {}
 
     /** @return array<string, mixed> */
     public function of(Request $request): array
@@ -44,8 +40,8 @@ final readonly class SessionView
             'zone' => $zone,
             'zoneCity' => PlaceName::of($zone),
             'clocks' => array_map($this->clock(...), [$zone, ...array_diff($clocks, [$zone])]),
-            'next' => $this->next($account),
-            'channel' => Live::channelOf($account),
+            'next' => $this->ahead->next($account),
+            'channel' => $account->channel(),
             'organisation' => $this->rules->organisation(),
             'empty' => false,
             'demo' => null,
@@ -69,20 +65,6 @@ final readonly class SessionView
             'offset' => intdiv($zone->offsetAt($now), 60),
             'changes' => array_map(static fn(array $c): array => ['at' => Instant::ofSeconds($c['at'])->format(), 'offset' => intdiv($c['after'], 60)], $zone->changesBetween($now, $now + 2 * 86400)),
         ];
-    }
-
-    /** @return ?array{id: string, title: string, startsAt: string} */
-    private function next(Account $account): ?array
-    {
-        $next = Occurrence::query()->with('meeting')
-            ->where('starts_at', '>', now())->where('starts_at', '<', now()->addDay())->where('all_day', false)
-            ->whereHas('meeting', fn($q) => $q->whereIn('status', [MeetingStatus::Kept, MeetingStatus::Sent])
-                ->where(fn($m) => $account->role->plans()
-                    ? $m->where('coordinator_id', $account->id)->orWhereIn('id', Attendee::query()->select('meeting_id')->where('person_id', $account->person_id))
-                    : $m->where('status', MeetingStatus::Sent)->whereIn('id', Attendee::query()->select('meeting_id')->where('person_id', $account->person_id))))
-            ->orderBy('starts_at')->first();
-
-        return $next === null ? null : ['id' => $next->meeting_id, 'title' => $next->meeting->title, 'startsAt' => $next->starts_at->toIso8601ZuluString()];
     }
 
     /** @return ?array{accounts: list<array{email: string, name: string, role: string}>, password: string} only in the demo, only on the machine itself */

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
-use App\Access\ViewerClock;
 use App\Joining\KitResource;
 use App\People\PersonResource;
+use App\People\ViewerClock;
 use Illuminate\Http\Request;
 use Syndex\Core\Time\PlaceName;
 

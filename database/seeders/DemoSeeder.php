@@ -8,13 +8,13 @@ use App\HouseRules\HouseRules;
 use App\Invitations\CallOffMeeting;
 use App\Invitations\Dispatch;
 use App\Invitations\SendMeeting;
-use App\Joining\MakeKit;
 use App\People\Account;
 use App\People\DemoPassword;
 use App\People\Person;
 use App\People\PersonKind;
 use App\People\Role;
 use App\People\SavePerson;
+use App\Planning\GiveKit;
 use App\Planning\KeepMeeting;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
@@ -40,7 +40,7 @@ final class DemoSeeder extends Seeder
 
     public function __construct(
         private readonly SavePerson $savePerson,
-        private readonly MakeKit $makeKit,
+        private readonly GiveKit $giveKit,
         private readonly KeepMeeting $keep,
         private readonly SendMeeting $send,
         private readonly CallOffMeeting $callOff,
@@ -112,7 +112,7 @@ final class DemoSeeder extends Seeder
     private function bringTo(string $status, Meeting $meeting): void
     {
         if ($meeting->join_mode->isOnline()) {
-            ($this->makeKit)($meeting);
+            ($this->giveKit)($meeting);
         }
         if ($status === 'kept') {
             ($this->keep)($meeting);

@@ -4,7 +4,7 @@ import { setNonce } from 'get-nonce';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
-import { App } from './App';
+import { App } from './shell/App';
 import { ApiError } from './lib/api';
 import './lib/i18n';
 import { NoticeProvider } from './ui/Notice';

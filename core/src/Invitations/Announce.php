@@ -65,16 +65,27 @@ final class Announce
             extra: $times->extra,
             dropped: $times->dropped,
             stamp: $now->seconds,
-            summary: $meeting->summary,
-            description: $off || $meeting->description === '' ? null : $meeting->description,
-            location: $off ? null : $meeting->location(),
+            summary: self::plain($meeting->summary),
+            description: $off || $meeting->description === '' ? null : self::plain($meeting->description),
+            location: $off ? null : self::plain($meeting->location()),
             url: $off ? null : $meeting->joinLink,
             conference: $off ? null : $meeting->joinLink,
-            organizer: new CalendarPerson($meeting->organizerAddress, $meeting->organizerName),
+            organizer: self::person($meeting->organizerAddress, $meeting->organizerName),
             sentBy: $meeting->sentBy,
-            attendees: array_map(static fn(Invitee $i): CalendarAttendee => new CalendarAttendee(new CalendarPerson($i->email, $i->name), $i->role, rsvp: !$off), $meeting->invitees),
+            attendees: array_map(static fn(Invitee $i): CalendarAttendee => new CalendarAttendee(self::person($i->email, $i->name), $i->role, rsvp: !$off), $meeting->invitees),
             status: $status,
             alarmMinutes: $off || $meeting->series->allDay ? null : $meeting->reminderMinutes,
         );
+    }
+
+    private static function person(string $address, ?string $name): CalendarPerson
+    {
+        return new CalendarPerson(str_replace(["\r", "\n"], '', (string) self::plain($address)), $name === '' ? null : self::plain($name));
+    }
+
+    /** One odd sign in one name must not keep everybody's invitation back. */
+    private static function plain(?string $text): ?string
+    {
+        return $text === null ? null : preg_replace('/[\x00-\x08\x0B\x0C\x0E-\x1F\x7F]|\r(?!\n)/', '', $text);
     }
 }

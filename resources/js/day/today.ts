@@ -1,5 +1,5 @@
 import { queryOptions } from '@tanstack/react-query';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { getJson, send } from '../lib/api';
 
 const row = z.object({
@@ -12,12 +12,12 @@ const row = z.object({
   local: z.string(),
   localEnd: z.string(),
   state: z.enum(['called_off', 'over', 'now', 'kept', 'planned']),
-  host: z.string().nullable(),
+  host: z.nullable(z.string()),
   required: z.number(),
   optional: z.number(),
   elsewhere: z.array(z.object({ city: z.string(), local: z.string() })),
-  link: z.string().nullable(),
-  place: z.string().nullable(),
+  link: z.nullable(z.string()),
+  place: z.nullable(z.string()),
 });
 export type DayRow = z.infer<typeof row>;
 
@@ -26,9 +26,9 @@ const need = z.discriminatedUnion('code', [
     code: z.enum(['refused', 'given_up']),
     kind: z.enum(['invitation', 'calling_off', 'account_link']),
     recipient: z.string(),
-    outcome: z.string().nullable(),
-    meetingId: z.string().nullable(),
-    title: z.string().nullable(),
+    outcome: z.nullable(z.string()),
+    meetingId: z.nullable(z.string()),
+    title: z.nullable(z.string()),
     dispatchId: z.number(),
   }),
   z.object({ code: z.literal('clocks'), cities: z.array(z.string()), on: z.string(), minutes: z.number(), people: z.number() }),

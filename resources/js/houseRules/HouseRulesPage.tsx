@@ -1,7 +1,7 @@
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { getJson, sendJson } from '../lib/api';
 import { useSession } from '../people/session';
 import { Button } from '../ui/Button';

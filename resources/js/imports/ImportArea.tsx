@@ -1,6 +1,7 @@
-import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { createContext, lazy, Suspense, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
-import { ImportDialog } from './ImportDialog';
+
+const ImportDialog = lazy(async () => ({ default: (await import('./ImportDialog')).ImportDialog }));
 
 const Context = createContext<(() => void) | null>(null);
 
@@ -71,7 +72,11 @@ export function ImportArea({ plans, children }: { plans: boolean; children: Reac
           </p>
         </div>
       )}
-      {file && <ImportDialog key={`${file.name} ${file.lastModified}`} file={file} close={() => setFile(null)} />}
+      {file && (
+        <Suspense fallback={null}>
+          <ImportDialog key={`${file.name} ${file.lastModified}`} file={file} close={() => setFile(null)} />
+        </Suspense>
+      )}
     </Context.Provider>
   );
 }

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { sendFile } from '../lib/api';
 import { meetingShape } from '../planning/meetings';
 
@@ -6,7 +6,7 @@ import { meetingShape } from '../planning/meetings';
 export const MOST = 60_000_000;
 
 const warned = {
-  warnings: z.array(z.object({ line: z.number().nullable(), message: z.string() })),
+  warnings: z.array(z.object({ line: z.nullable(z.number()), message: z.string() })),
   moreWarnings: z.number(),
 };
 

@@ -1,24 +1,24 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { getJson, send, sendJson } from '../lib/api';
 
 const rowShape = z.object({
   id: z.number(),
   kind: z.enum(['invitation', 'calling_off', 'account_link']),
   recipient: z.string(),
-  name: z.string().nullable(),
-  meetingId: z.string().nullable(),
-  meetingTitle: z.string().nullable(),
+  name: z.nullable(z.string()),
+  meetingId: z.nullable(z.string()),
+  meetingTitle: z.nullable(z.string()),
   subject: z.string(),
   messageId: z.string(),
   state: z.enum(['waiting', 'sending', 'sent', 'refused', 'given_up', 'replaced', 'taken_back']),
   tries: z.number(),
   /** On the clock of whoever is signed in. */
   createdLocal: z.string(),
-  sentLocal: z.string().nullable(),
-  nextTryLocal: z.string().nullable(),
+  sentLocal: z.nullable(z.string()),
+  nextTryLocal: z.nullable(z.string()),
   mayGoAgain: z.boolean(),
-  outcome: z.string().nullable(),
+  outcome: z.nullable(z.string()),
 });
 export type Dispatch = z.infer<typeof rowShape>;
 
@@ -41,7 +41,7 @@ export const dispatchQuery = (id: number) =>
     queryFn: ({ signal }) =>
       getJson(
         `dispatches/${id}`,
-        rowShape.extend({ text: z.string().nullable(), calendar: z.string().nullable(), source: z.string().nullable() }),
+        z.extend(rowShape, { text: z.nullable(z.string()), calendar: z.nullable(z.string()), source: z.nullable(z.string()) }),
         signal,
       ),
     meta: { live: true },

@@ -1,5 +1,5 @@
 import { queryOptions } from '@tanstack/react-query';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { getJson } from '../lib/api';
 import { personShape } from '../people/people';
 import { meetingShape } from '../planning/meetings';

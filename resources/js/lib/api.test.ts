@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { ApiError, getJson } from './api';
 
 afterEach(() => vi.unstubAllGlobals());

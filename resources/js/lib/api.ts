@@ -1,10 +1,10 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 const failure = z.object({
   code: z.string(),
   message: z.string(),
-  errors: z.record(z.string(), z.array(z.string())).default({}),
-  details: z.record(z.string(), z.unknown()).default({}),
+  errors: z._default(z.record(z.string(), z.array(z.string())), {}),
+  details: z._default(z.record(z.string(), z.unknown()), {}),
 });
 
 /** What went wrong, with the server's stable code and its words for people. */
@@ -68,16 +68,16 @@ async function ask(path: string, asked: Asked, isAgain = false): Promise<Respons
 }
 
 /** Asks and checks the answer against its shape. Throws {@link ApiError}. */
-export async function getJson<T>(path: string, shape: z.ZodType<T>, signal?: AbortSignal): Promise<T> {
+export async function getJson<T>(path: string, shape: z.ZodMiniType<T>, signal?: AbortSignal): Promise<T> {
   return shape.parse(await (await ask(path, { signal })).json());
 }
 
-export async function sendJson<T>(method: string, path: string, body: unknown, shape: z.ZodType<T>, signal?: AbortSignal): Promise<T> {
+export async function sendJson<T>(method: string, path: string, body: unknown, shape: z.ZodMiniType<T>, signal?: AbortSignal): Promise<T> {
   return shape.parse(await (await ask(path, { method, body, signal })).json());
 }
 
 /** Sends a file as it is. */
-export async function sendFile<T>(path: string, file: Blob, shape: z.ZodType<T>, signal?: AbortSignal): Promise<T> {
+export async function sendFile<T>(path: string, file: Blob, shape: z.ZodMiniType<T>, signal?: AbortSignal): Promise<T> {
   return shape.parse(await (await ask(path, { method: 'POST', file, signal })).json());
 }
 

@@ -2,6 +2,9 @@
 export const en = {
   action: { done: 'Done', take: 'Take it', undo: 'Undo', redo: 'Redo', stay: 'Leave it as it is', keep: 'Keep', cancel: 'Cancel' },
   failure: { unexpected: 'Something did not work. What you typed is kept on this page.', again: 'Try again', away: 'Syndex does not answer, as of {{clock}}. What you typed is kept on this page; it goes on by itself.' },
+  page: {
+    opening: 'The page is being opened…',
+  },
   again: {
     title: 'Your session has ended',
     text: 'Everything on this page is as you left it. Sign in again as {{email}} and go on.',

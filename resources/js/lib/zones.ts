@@ -1,5 +1,5 @@
 import { queryOptions } from '@tanstack/react-query';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { getJson } from './api';
 
 const zone = z.object({ id: z.string(), city: z.string(), region: z.string(), offset: z.number() });

@@ -1,9 +1,9 @@
 import { useTranslation } from 'react-i18next';
 import { clock, dayMonth, month } from '../lib/time';
-import type { Fit, Planned } from './board';
+import type { Drawn, Fit } from './board';
 
 export type AllDatesProps = {
-  planned: Planned;
+  board: Drawn;
   durationMinutes: number;
   selected: number;
   choose: (index: number) => void;
@@ -15,9 +15,9 @@ const AXIS = 1440;
 const MANY = 16;
 
 /** The board turned on the series: a column a date, lighter where more of the required are in their hours. */
-export function AllDates({ planned, durationMinutes, selected, choose, take, single }: AllDatesProps) {
+export function AllDates({ board, durationMinutes, selected, choose, take, single }: AllDatesProps) {
   const { t } = useTranslation();
-  const { columns, columnScale, columnBarAt, fits, dates } = planned.board;
+  const { columns, columnScale, columnBarAt, fits, dates } = board;
   const many = columns.length > MANY;
   const at = (minutes: number) => `${(minutes / AXIS) * 100}%`;
   const best = single ? undefined : fits[0];

@@ -1,11 +1,11 @@
 import { useTranslation } from 'react-i18next';
 import { Button } from '../ui/Button';
-import type { Planned } from './board';
+import type { AnchorZone } from './board';
 
 /** One line, where another anchor zone would move fewer people's clocks, and the press that takes it. */
-export function AnchorAdvice({ planned, take }: { planned: Planned; take: (zone: string) => void }) {
+export function AnchorAdvice({ anchors, take }: { anchors: AnchorZone[]; take: (zone: string) => void }) {
   const { t } = useTranslation();
-  const [now, best] = planned.anchors;
+  const [now, best] = anchors;
   if (!now || !best) {
     return null;
   }

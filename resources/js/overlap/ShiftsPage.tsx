@@ -1,7 +1,7 @@
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { getJson } from '../lib/api';
 import { clock, dayMonth, shortDate, weekday } from '../lib/time';
 import { Awaited } from '../ui/Awaited';
@@ -17,7 +17,7 @@ const shape = z.object({
     z.object({
       name: z.string(),
       city: z.string(),
-      first: z.string().nullable(),
+      first: z.nullable(z.string()),
       changes: z.array(z.object({ on: z.string(), was: z.string(), now: z.string() })),
       outside: z.array(z.string()),
     }),

@@ -1,7 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { ApiError, sendJson } from '../lib/api';
 import { Button } from '../ui/Button';
 import { OutsidePage } from './OutsidePage';

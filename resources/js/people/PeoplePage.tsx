@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { ApiError, sendJson } from '../lib/api';
 import { useDebounced } from '../lib/useDebounced';
 import { Button } from '../ui/Button';

@@ -1,5 +1,5 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { getJson, sendJson } from '../lib/api';
 
 const hours = z.record(z.string(), z.array(z.tuple([z.string(), z.string()])));
@@ -7,11 +7,11 @@ const hours = z.record(z.string(), z.array(z.tuple([z.string(), z.string()])));
 export const personShape = z.object({
   id: z.string(),
   kind: z.enum(['colleague', 'guest']),
-  name: z.string().nullable(),
+  name: z.nullable(z.string()),
   email: z.string(),
-  job: z.string().nullable(),
-  zone: z.string().nullable(),
-  city: z.string().nullable(),
+  job: z.nullable(z.string()),
+  zone: z.nullable(z.string()),
+  city: z.nullable(z.string()),
   language: z.string(),
   hours,
   hoursAssumed: z.boolean(),
@@ -23,7 +23,7 @@ export type Hours = z.infer<typeof hours>;
 
 export const called = (person: { name: string | null; email: string }): string => person.name ?? person.email;
 
-const listedShape = personShape.extend({ account: z.object({ id: z.string(), role: z.string(), active: z.boolean() }).nullable() });
+const listedShape = z.extend(personShape, { account: z.nullable(z.object({ id: z.string(), role: z.string(), active: z.boolean() })) });
 export type ListedPerson = z.infer<typeof listedShape>;
 
 const pageShape = z.object({ people: z.array(listedShape), page: z.number(), pages: z.number(), total: z.number() });
@@ -46,11 +46,11 @@ export const suggestQuery = (q: string) =>
 
 const checkShape = z.object({
   typed: z.string(),
-  address: z.string().nullable(),
-  name: z.string().nullable(),
-  problem: z.string().nullable(),
-  suggestion: z.string().nullable(),
-  message: z.string().nullable(),
+  address: z.nullable(z.string()),
+  name: z.nullable(z.string()),
+  problem: z.nullable(z.string()),
+  suggestion: z.nullable(z.string()),
+  message: z.nullable(z.string()),
 });
 export type AddressCheck = z.infer<typeof checkShape>;
 

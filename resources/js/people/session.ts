@@ -1,5 +1,5 @@
 import { queryOptions, useQuery } from '@tanstack/react-query';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { getJson, send } from '../lib/api';
 import { wallAt } from '../lib/time';
 
@@ -11,8 +11,8 @@ const clock = z.object({
 });
 
 export const sessionShape = z.object({
-  account: z
-    .object({
+  account: z.nullable(
+    z.object({
       id: z.string(),
       personId: z.string(),
       name: z.string(),
@@ -20,18 +20,18 @@ export const sessionShape = z.object({
       role: z.enum(['administrator', 'coordinator', 'colleague']),
       plans: z.boolean(),
       shortcuts: z.boolean(),
-    })
-    .nullable(),
-  zone: z.string().optional(),
-  zoneCity: z.string().optional(),
-  clocks: z.array(clock).optional(),
-  next: z.object({ id: z.string(), title: z.string(), startsAt: z.string() }).nullish(),
-  channel: z.string().optional(),
-  organisation: z.string().optional(),
+    }),
+  ),
+  zone: z.optional(z.string()),
+  zoneCity: z.optional(z.string()),
+  clocks: z.optional(z.array(clock)),
+  next: z.nullish(z.object({ id: z.string(), title: z.string(), startsAt: z.string() })),
+  channel: z.optional(z.string()),
+  organisation: z.optional(z.string()),
   empty: z.boolean(),
-  demo: z
-    .object({ accounts: z.array(z.object({ email: z.string(), name: z.string(), role: z.string() })), password: z.string() })
-    .nullable(),
+  demo: z.nullable(
+    z.object({ accounts: z.array(z.object({ email: z.string(), name: z.string(), role: z.string() })), password: z.string() }),
+  ),
   now: z.string(),
 });
 

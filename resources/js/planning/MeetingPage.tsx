@@ -1,34 +1,28 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams } from 'react-router';
-import { ApiError, sendJson } from '../lib/api';
+import { ApiError } from '../lib/api';
 import { clock, shortDate } from '../lib/time';
 import { called } from '../people/people';
 import { useSession } from '../people/session';
 import { Awaited } from '../ui/Awaited';
 import { Button } from '../ui/Button';
-import { Dialog } from '../ui/Dialog';
 import { ErrorNote } from '../ui/ErrorNote';
-import { useTell } from '../ui/Notice';
 import { Page } from '../ui/Page';
-import { DispatchList } from '../invitations/DispatchList';
-import { dispatchesQuery } from '../invitations/dispatches';
-import { datesQuery, meetingQuery, meetingShape, startMeeting, type Meeting } from './meetings';
+import { CallOffDialog } from './CallOffDialog';
+import { MeetingDates } from './MeetingDates';
+import { datesQuery, meetingQuery, startMeeting, type Meeting } from './meetings';
 import { useCopying } from './useCopying';
 
-/** A meeting's own page: what it is, its dates, its people, what was sent. */
-export function MeetingPage() {
+/** A meeting's own page: what it is, its dates, its people, and what was sent, which another room shows. */
+export function MeetingPage({ sent }: { sent: (meetingId: string) => ReactNode }) {
   const { id = '' } = useParams();
-  return <Awaited query={useQuery(meetingQuery(id))}>{(meeting) => <Shown meeting={meeting} />}</Awaited>;
+  return <Awaited query={useQuery(meetingQuery(id))}>{(meeting) => <Shown meeting={meeting} sent={sent} />}</Awaited>;
 }
 
-const DATES_SHOWN = 12;
-
-function Shown({ meeting }: { meeting: Meeting }) {
+function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) => ReactNode }) {
   const { t } = useTranslation();
-  const tell = useTell();
-  const client = useQueryClient();
   const navigate = useNavigate();
   const plans = useSession()?.account?.plans ?? false;
   const [asking, setAsking] = useState(false);
@@ -36,15 +30,6 @@ function Shown({ meeting }: { meeting: Meeting }) {
   const editable = meeting.status === 'draft' || meeting.status === 'kept';
 
   const again = useMutation({ mutationFn: () => startMeeting(meeting.id), onSuccess: (copy) => navigate(`/meetings/${copy.id}/plan`) });
-  const callOff = useMutation({
-    mutationFn: () => sendJson('POST', `meetings/${meeting.id}/call-off`, {}, meetingShape),
-    onSuccess: (now) => {
-      client.setQueryData(meetingQuery(meeting.id).queryKey, now);
-      void client.invalidateQueries();
-      setAsking(false);
-      tell(t('meeting.calledOffNow', { count: now.attendees.length }));
-    },
-  });
   const copying = useCopying();
 
   return (
@@ -137,10 +122,10 @@ function Shown({ meeting }: { meeting: Meeting }) {
               </a>
             </p>
           </section>
-          {plans && !editable && <Sent meetingId={meeting.id} />}
+          {plans && !editable && sent(meeting.id)}
         </div>
         <div className="flex flex-col gap-6">
-          <Dates dates={dates.data} meeting={meeting} />
+          <MeetingDates dates={dates.data} meeting={meeting} />
           <section aria-labelledby="people">
             <h2 id="people" className="text-note font-semibold text-muted">
               {t('meeting.people', { count: meeting.attendees.length })}
@@ -167,20 +152,7 @@ function Shown({ meeting }: { meeting: Meeting }) {
           </section>
         </div>
       </main>
-      <Dialog
-        open={asking}
-        onOpenChange={setAsking}
-        title={t('meeting.callOffTitle', { title: meeting.title })}
-        description={t('meeting.callOffText', { count: meeting.attendees.length })}
-      >
-        {callOff.error && <ErrorNote error={callOff.error} />}
-        <div className="flex justify-end gap-3">
-          <Button onClick={() => setAsking(false)}>{t('action.stay')}</Button>
-          <Button look="danger" disabled={callOff.isPending} onClick={() => callOff.mutate()}>
-            {t('meeting.callOff')}
-          </Button>
-        </div>
-      </Dialog>
+      {asking && <CallOffDialog meeting={meeting} close={() => setAsking(false)} />}
       {again.error instanceof ApiError && <ErrorNote error={again.error} />}
     </Page>
   );
@@ -213,63 +185,4 @@ function StatusLine({ meeting }: { meeting: Meeting }) {
     );
   }
   return <span>{t(`status.${meeting.status}`)}</span>;
-}
-
-function Dates({
-  dates,
-  meeting,
-}: {
-  dates: { dates: { local: string; startsAt: string; over: boolean }[]; laidUntil: string | null; more: boolean } | undefined;
-  meeting: Meeting;
-}) {
-  const { t } = useTranslation();
-  const [all, setAll] = useState(false);
-  if (!dates || dates.dates.length === 0) {
-    return null;
-  }
-  const ahead = dates.dates.filter((date) => !date.over);
-  const shown = all ? dates.dates : ahead.slice(0, DATES_SHOWN);
-  return (
-    <section aria-labelledby="dates">
-      <h2 id="dates" className="text-note font-semibold text-muted">
-        {t('meeting.dates', { count: dates.dates.length, over: dates.dates.length - ahead.length })}
-      </h2>
-      <ol>
-        {shown.map((date) => (
-          <li key={date.startsAt} className={`flex justify-between border-t border-line py-1.5 ${date.over ? 'text-muted' : ''}`}>
-            <span className="font-semibold">{shortDate(date.local)}</span>
-            <span>
-              {meeting.allDay ? t('board.allDay') : `${clock(date.local)} ${meeting.zoneCity}`} {date.over && t('status.over')}
-            </span>
-          </li>
-        ))}
-      </ol>
-      {(all || shown.length < dates.dates.length) && (
-        <Button look="quiet" onClick={() => setAll(!all)}>
-          {all ? t('sheet.fewer') : t('meeting.allDates', { count: dates.dates.length })}
-        </Button>
-      )}
-      {dates.more && dates.laidUntil && (
-        <p className="text-note text-muted">{t('meeting.moreDates', { date: shortDate(dates.laidUntil) })}</p>
-      )}
-    </section>
-  );
-}
-
-function Sent({ meetingId }: { meetingId: string }) {
-  const { t } = useTranslation();
-  const { data } = useQuery(dispatchesQuery('', '', meetingId, 1));
-  return (
-    <section aria-labelledby="sent">
-      <h2 id="sent" className="text-note font-semibold text-muted">
-        {t('meeting.sent', { count: data?.total ?? 0 })}
-      </h2>
-      {data && <DispatchList dispatches={data.dispatches} />}
-      {data && data.pages > 1 && (
-        <Link className="changeable" to={`/sent?meeting=${meetingId}`}>
-          {t('meeting.allSent')}
-        </Link>
-      )}
-    </section>
-  );
 }

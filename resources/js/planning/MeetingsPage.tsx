@@ -2,7 +2,6 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { useChooseFile } from '../imports/ImportArea';
 import { clock, shortDate } from '../lib/time';
 import { useDebounced } from '../lib/useDebounced';
 import { useSession } from '../people/session';
@@ -15,11 +14,10 @@ import { meetingsQuery, startMeeting } from './meetings';
 
 const WHICH = ['all', 'ahead', 'drafts', 'sent', 'called_off', 'over'] as const;
 
-export function MeetingsPage() {
+export function MeetingsPage({ chooseFile }: { chooseFile: (() => void) | null }) {
   const { t } = useTranslation();
   const navigate = useNavigate();
   const plans = useSession()?.account?.plans ?? false;
-  const chooseFile = useChooseFile();
   const [params, setParams] = useSearchParams();
   // What is typed is held here; the address of the page follows once it rests.
   const [typed, setTyped] = useState(params.get('q') ?? '');

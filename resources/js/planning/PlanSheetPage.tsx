@@ -7,7 +7,7 @@ import { clock, dayMonth, longDate, shortDate, weekday } from '../lib/time';
 import { useDebounced } from '../lib/useDebounced';
 import { useMedia } from '../lib/useMedia';
 import { AllDates } from '../overlap/AllDates';
-import { anchorIn, boardQuery, moveBar, type DateState, type Fit } from '../overlap/board';
+import type { DateState, Fit } from '../overlap/board';
 import { DateStrip } from '../overlap/DateStrip';
 import { DayBoard } from '../overlap/DayBoard';
 import { AnchorAdvice } from '../overlap/AnchorAdvice';
@@ -21,7 +21,8 @@ import { ErrorNote } from '../ui/ErrorNote';
 import { useTell } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { Popover } from '../ui/Popover';
-import { useSheetKey } from '../lib/useSheetKey';
+import { useSheetKey } from '../people/useSheetKey';
+import { anchorIn, boardQuery, moveBar } from './board';
 import { WhenForm } from './DatesEditor';
 import { EntriesProvider, useFinishEntries } from './entries';
 import { JoinSection } from './JoinSection';
@@ -313,7 +314,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
                   />
                 ) : (
                   <AllDates
-                    planned={planned}
+                    board={planned.board}
                     durationMinutes={sheet.durationMinutes}
                     selected={day.index}
                     choose={setIndex}
@@ -379,7 +380,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
                     </Link>
                   )}
                 </DateStrip>
-                <AnchorAdvice planned={planned} take={(zone) => reanchor.mutate(zone)} />
+                <AnchorAdvice anchors={planned.anchors} take={(zone) => reanchor.mutate(zone)} />
               </>
             )}
           </div>

@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import { clock, dayMonth, shortDate } from '../lib/time';
-import type { Planned } from '../overlap/board';
+import type { Planned } from './board';
 import { useOwnWall } from '../people/session';
 import { Button } from '../ui/Button';
 import type { Meeting } from './meetings';

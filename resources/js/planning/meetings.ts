@@ -1,10 +1,10 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { getJson, sendJson } from '../lib/api';
 import { personShape } from '../people/people';
 
 export const pieceShape = z.object({
-  part: z.enum(['repeats', 'date', 'time', 'zone', 'length', 'end', 'start', 'except', 'also']).nullable(),
+  part: z.nullable(z.enum(['repeats', 'date', 'time', 'zone', 'length', 'end', 'start', 'except', 'also'])),
   text: z.string(),
 });
 export type Piece = z.infer<typeof pieceShape>;
@@ -19,7 +19,7 @@ export const repeatsShape = z.object({
   weekday: z.string(),
   end: z.enum(['count', 'until', 'open']),
   count: z.number(),
-  untilOn: z.string().nullable(),
+  untilOn: z.nullable(z.string()),
 });
 export type Repeats = z.infer<typeof repeatsShape>;
 
@@ -40,15 +40,15 @@ export const partsShape = z.object({
   skip: z.enum(['omit', 'backward', 'forward']),
   end: z.enum(['count', 'until', 'open']),
   count: z.number(),
-  untilOn: z.string().nullable(),
+  untilOn: z.nullable(z.string()),
 });
 export type Parts = z.infer<typeof partsShape>;
 
 /** When and how often, as the server tells it: the plain form is null where it has no room for the rule. */
 export const seriesShape = z.object({
   startLocal: z.string(),
-  repeats: repeatsShape.nullable(),
-  custom: partsShape.nullable(),
+  repeats: z.nullable(repeatsShape),
+  custom: z.nullable(partsShape),
   dropped: z.array(z.string()),
   extra: z.array(z.string()),
   sentence: z.array(pieceShape),
@@ -72,25 +72,25 @@ export const meetingShape = z.object({
   title: z.string(),
   purpose: z.string(),
   agenda: z.array(
-    z.object({ id: z.number().optional(), title: z.string(), minutes: z.number().nullable(), speaker: z.string().nullable() }),
+    z.object({ id: z.optional(z.number()), title: z.string(), minutes: z.nullable(z.number()), speaker: z.nullable(z.string()) }),
   ),
   links: z.array(z.object({ label: z.string(), url: z.string() })),
   attendees: z.array(z.object({ person: personShape, role: z.enum(['required', 'optional']), partstat: z.string() })),
-  hostId: z.string().nullable(),
+  hostId: z.nullable(z.string()),
   ...seriesShape.shape,
   zone: z.string(),
   zoneCity: z.string(),
   allDay: z.boolean(),
   durationMinutes: z.number(),
-  rule: z.string().nullable(),
+  rule: z.nullable(z.string()),
   joinMode: z.enum(['undecided', 'online', 'in_person', 'both']),
   place: z.string(),
-  kit: kitShape.nullable(),
+  kit: z.nullable(kitShape),
   coordinator: z.string(),
   updatedLocal: z.string(),
-  sentLocal: z.string().nullable(),
-  calledOffLocal: z.string().nullable(),
-  holdSeconds: z.number().optional(),
+  sentLocal: z.nullable(z.string()),
+  calledOffLocal: z.nullable(z.string()),
+  holdSeconds: z.optional(z.number()),
 });
 export type Meeting = z.infer<typeof meetingShape>;
 
@@ -109,7 +109,7 @@ export const datesQuery = (id: string) =>
         `meetings/${id}/dates`,
         z.object({
           dates: z.array(z.object({ local: z.string(), startsAt: z.string(), endsAt: z.string(), over: z.boolean() })),
-          laidUntil: z.string().nullable(),
+          laidUntil: z.nullable(z.string()),
           more: z.boolean(),
         }),
         signal,
@@ -125,10 +125,10 @@ const rowShape = z.object({
   sentence: z.string(),
   repeated: z.boolean(),
   allDay: z.boolean(),
-  host: z.string().nullable(),
+  host: z.nullable(z.string()),
   attendees: z.number(),
-  nextAt: z.string().nullable(),
-  nextLocal: z.string().nullable(),
+  nextAt: z.nullable(z.string()),
+  nextLocal: z.nullable(z.string()),
   zone: z.string(),
   zoneCity: z.string(),
   updatedAt: z.string(),

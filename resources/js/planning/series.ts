@@ -1,5 +1,5 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { sendJson } from '../lib/api';
 import { seriesShape } from './meetings';
 import { boardWire, type Sheet } from './sheet';
@@ -8,7 +8,7 @@ const lookShape = z.object({
   ...seriesShape.shape,
   odd: z.array(z.string()),
   next: z.array(z.string()),
-  dates: z.number().nullable(),
+  dates: z.nullable(z.number()),
   complete: z.boolean(),
   /** More than most would mean: asked before they are taken. */
   many: z.boolean(),

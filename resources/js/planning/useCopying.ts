@@ -1,5 +1,5 @@
 import { useTranslation } from 'react-i18next';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { getJson } from '../lib/api';
 import { useTell } from '../ui/Notice';
 

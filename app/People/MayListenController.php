@@ -2,20 +2,19 @@
 
 declare(strict_types=1);
 
-namespace App\Live;
+namespace App\People;
 
-use App\People\Account;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
 /** nginx asks here before it lets a page listen. */
-final class LiveAllowedController
+final class MayListenController
 {
     public function __invoke(Request $request): Response
     {
         $account = $request->user();
         $channel = (string) $request->headers->get('X-Live-Channel', '');
 
-        return new Response('', $account instanceof Account && Live::channelOf($account) === $channel ? 204 : 403);
+        return new Response('', $account instanceof Account && $account->channel() === $channel ? 204 : 403);
     }
 }

@@ -1,12 +1,10 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { DropdownMenu } from 'radix-ui';
+import { Suspense, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, NavLink } from 'react-router';
-import { send } from '../lib/api';
 import { clock, dateOf, daysBetween, wallAt } from '../lib/time';
 import { useNow } from '../lib/useNow';
 import type { Clock, Session } from '../people/session';
-import { forgetHeld } from '../planning/held';
+import { loadOwnMenu, OwnMenu } from './pages';
 
 const ROOMS = [
   { to: '/', word: 'room.today', plans: false },
@@ -92,54 +90,36 @@ function Next({ next, now }: { next: { id: string; title: string; startsAt: stri
   );
 }
 
+/** The initials of whoever is signed in; their menu comes when it is first asked for. */
 function Me({ session, openSettings }: { session: Session; openSettings: () => void }) {
   const { t } = useTranslation();
-  const client = useQueryClient();
-  const leave = useMutation({
-    mutationFn: () => send('DELETE', 'session'),
-    onSuccess: () => {
-      client.clear();
-      forgetHeld();
-      window.location.assign('/');
-    },
-  });
-  const account = session.account;
-  const initials = (account?.name ?? '')
+  const [asked, setAsked] = useState(false);
+  const name = session.account?.name ?? '';
+  const initials = name
     .split(/\s+/)
     .map((word) => word[0])
     .join('')
     .slice(0, 2);
-  return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger
-        className="tight min-h-6 min-w-6 rounded px-1 font-semibold text-on-top"
-        aria-label={t('me.label', { initials, name: account?.name })}
-      >
-        {initials}
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          sideOffset={8}
-          className="z-50 min-w-56 rounded-lg border border-line bg-sheet p-1.5 text-ink shadow-xl"
-        >
-          <DropdownMenu.Label className="px-2.5 py-1.5 text-note text-muted">
-            {account?.name}, {t(`role.${account?.role}`)}
-          </DropdownMenu.Label>
-          <DropdownMenu.Item
-            className="cursor-pointer rounded px-2.5 py-1.5 data-highlighted:bg-paper data-highlighted:outline-none"
-            onSelect={openSettings}
-          >
-            {t('me.settings')}
-          </DropdownMenu.Item>
-          <DropdownMenu.Item
-            className="cursor-pointer rounded px-2.5 py-1.5 data-highlighted:bg-paper data-highlighted:outline-none"
-            onSelect={() => leave.mutate()}
-          >
-            {t('me.leave')}
-          </DropdownMenu.Item>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+  const label = t('me.label', { initials, name });
+  const closed = (
+    <button
+      type="button"
+      className="tight min-h-6 min-w-6 rounded px-1 font-semibold text-on-top"
+      aria-label={label}
+      aria-haspopup="menu"
+      aria-expanded={false}
+      onPointerEnter={() => void loadOwnMenu()}
+      onFocus={() => void loadOwnMenu()}
+      onClick={() => setAsked(true)}
+    >
+      {initials}
+    </button>
+  );
+  return asked ? (
+    <Suspense fallback={closed}>
+      <OwnMenu session={session} initials={initials} label={label} openSettings={openSettings} />
+    </Suspense>
+  ) : (
+    closed
   );
 }

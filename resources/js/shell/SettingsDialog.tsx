@@ -4,10 +4,10 @@ import { useTranslation } from 'react-i18next';
 import { ApiError, sendJson } from '../lib/api';
 import { OwnAddress } from '../people/OwnAddress';
 import { sessionQuery, sessionShape, type Session } from '../people/session';
-import { Button } from './Button';
-import { Dialog } from './Dialog';
-import { useTell } from './Notice';
-import { ZonePicker } from './ZonePicker';
+import { Button } from '../ui/Button';
+import { Dialog } from '../ui/Dialog';
+import { useTell } from '../ui/Notice';
+import { ZonePicker } from '../ui/ZonePicker';
 
 const MOST_CLOCKS = 3;
 

@@ -2,10 +2,8 @@
 
 declare(strict_types=1);
 
-namespace App\Access;
+namespace App\People;
 
-use App\People\Account;
-use App\People\Role;
 use Closure;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Http\Request;

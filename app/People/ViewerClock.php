@@ -2,9 +2,8 @@
 
 declare(strict_types=1);
 
-namespace App\Access;
+namespace App\People;
 
-use App\People\Account;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Syndex\Core\Time\PlaceName;

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import { useSession } from '../people/session';
+import { useSession } from './session';
 
 /** Whether a key press is meant for a field, a menu or a dialog, and not for the page. */
 export const isTyping = (event: KeyboardEvent): boolean =>

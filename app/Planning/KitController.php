@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Joining;
+namespace App\Planning;
 
-use App\Planning\Meeting;
+use App\Joining\KitResource;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 use Syndex\Core\Joining\InvalidPasscode;
@@ -12,12 +12,12 @@ use Syndex\Core\Joining\InvalidPasscode;
 /** A meeting's kit: made if there is none; with another passcode where one is typed, or asked to be made up. */
 final class KitController
 {
-    public function __invoke(Request $request, Meeting $meeting, MakeKit $makeKit): KitResource
+    public function __invoke(Request $request, Meeting $meeting, GiveKit $giveKit): KitResource
     {
         $request->validate(['passcode' => ['nullable', 'string', 'max:64'], 'change' => ['sometimes', 'boolean']]);
         $typed = $request->string('passcode')->trim()->toString();
         try {
-            return new KitResource($typed !== '' || $request->boolean('change') ? $makeKit->withPasscode($meeting, $typed) : $makeKit($meeting));
+            return new KitResource($typed !== '' || $request->boolean('change') ? $giveKit->withPasscode($meeting, $typed) : $giveKit($meeting));
         } catch (InvalidPasscode) {
             throw ValidationException::withMessages(['passcode' => __('planning.passcode_form')]);
         }

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Failure\BridgeFailed;
+use App\Failure\Decide;
+use App\Failure\NotNow;
+use App\Joining\JoiningKit;
+use App\Joining\MakeKit;
+use Syndex\Core\Joining\Passcode;
+
+/** Gives a meeting its kit. It stays locked while the bridge is asked, so that it is not sent, discarded or asked for twice meanwhile. */
+final readonly class GiveKit
+{
+    public function __construct(private MakeKit $makeKit) {}
+
+    /** The kit it has, or one made now. */
+    public function __invoke(Meeting $meeting): JoiningKit
+    {
+        return $this->decided($meeting, fn(Meeting $meeting): JoiningKit => $this->makeKit->keptOrMade($meeting->id, $meeting->title));
+    }
+
+    /** @param ?string $typed a passcode of the coordinator's own; null or empty: it is made up */
+    public function withPasscode(Meeting $meeting, #[\SensitiveParameter] ?string $typed): JoiningKit
+    {
+        $passcode = $typed === null || $typed === '' ? null : Passcode::typed($typed);
+
+        return $this->decided($meeting, fn(Meeting $meeting): JoiningKit => $this->makeKit->withPasscode($meeting->id, $meeting->title, $passcode));
+    }
+
+    /** @param \Closure(Meeting): JoiningKit $decision */
+    private function decided(Meeting $meeting, \Closure $decision): JoiningKit
+    {
+        try {
+            return Decide::on(static function () use ($meeting, $decision): JoiningKit {
+                $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
+                if (!$meeting->status->isEditable()) {
+                    throw NotNow::locked($meeting->status->value);
+                }
+
+                return $decision($meeting);
+            });
+        } catch (BridgeFailed $failed) {
+            MakeKit::settleLater($meeting->id, $failed);
+
+            throw $failed;
+        }
+    }
+}

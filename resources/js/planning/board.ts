@@ -1,0 +1,44 @@
+import { keepPreviousData, queryOptions } from '@tanstack/react-query';
+import * as z from 'zod/mini';
+import { sendJson } from '../lib/api';
+import { anchorShape, drawnShape } from '../overlap/board';
+import { seriesShape } from './meetings';
+import { boardWire, type Sheet } from './sheet';
+
+export const boardShape = z.object({
+  ...seriesShape.shape,
+  /** No rule has the moved dates: what the words would mean, and whether single dates can say it. */
+  choice: z.nullable(z.object({ words: z.string(), differ: z.number(), of: z.number(), dates: z.boolean() })),
+  /** Dates whose time the anchor's clock skips. */
+  skipped: z.array(z.object({ date: z.string(), reads: z.string() })),
+  past: z.number(),
+  movedFrom: z.nullable(z.string()),
+  zone: z.string(),
+  zoneCity: z.string(),
+  anchors: z.array(anchorShape),
+  complete: z.boolean(),
+  open: z.boolean(),
+  board: drawnShape,
+});
+
+export type Planned = z.infer<typeof boardShape>;
+
+export const boardQuery = (meetingId: string, sheet: Sheet, index: number) => {
+  const body = { ...boardWire(sheet), meetingId, index };
+  return queryOptions({
+    queryKey: ['board', JSON.stringify(body)],
+    queryFn: ({ signal }) => sendJson('POST', 'board', body, boardShape, signal),
+    placeholderData: keepPreviousData,
+    staleTime: 20_000,
+    retry: false,
+    meta: { live: true },
+  });
+};
+
+/** Where the bar was let go: the server says what that makes of the series. */
+export const moveBar = (meetingId: string, sheet: Sheet, index: number, shiftMinutes: number, moveAs?: 'words' | 'dates') =>
+  sendJson('POST', 'board', { ...boardWire(sheet), meetingId, index, shiftMinutes, ...(moveAs ? { moveAs } : {}) }, boardShape);
+
+/** Another anchor zone: the first date stays at its moment, and from there on the other clock counts. */
+export const anchorIn = (meetingId: string, sheet: Sheet, index: number, zone: string) =>
+  sendJson('POST', 'board', { ...boardWire(sheet), meetingId, index, anchorIn: zone }, boardShape);

@@ -1,0 +1,24 @@
+import { lazy } from 'react';
+
+// Each page comes when it is opened.
+export const TodayPage = lazy(async () => ({ default: (await import('../day/TodayPage')).TodayPage }));
+export const MeetingsPage = lazy(async () => ({ default: (await import('../planning/MeetingsPage')).MeetingsPage }));
+export const MeetingPage = lazy(async () => ({ default: (await import('../planning/MeetingPage')).MeetingPage }));
+export const PlanSheetPage = lazy(async () => ({ default: (await import('../planning/PlanSheetPage')).PlanSheetPage }));
+export const ReadBackPage = lazy(async () => ({ default: (await import('../invitations/ReadBackPage')).ReadBackPage }));
+export const ShiftsPage = lazy(async () => ({ default: (await import('../overlap/ShiftsPage')).ShiftsPage }));
+export const PeoplePage = lazy(async () => ({ default: (await import('../people/PeoplePage')).PeoplePage }));
+export const SentPage = lazy(async () => ({ default: (await import('../invitations/SentPage')).SentPage }));
+export const DispatchPage = lazy(async () => ({ default: (await import('../invitations/DispatchPage')).DispatchPage }));
+export const SentOfMeeting = lazy(async () => ({ default: (await import('../invitations/SentOfMeeting')).SentOfMeeting }));
+export const HouseRulesPage = lazy(async () => ({ default: (await import('../houseRules/HouseRulesPage')).HouseRulesPage }));
+export const SignInPage = lazy(async () => ({ default: (await import('../people/SignInPage')).SignInPage }));
+export const FirstAccountPage = lazy(async () => ({ default: (await import('../people/FirstAccountPage')).FirstAccountPage }));
+export const SetPasswordPage = lazy(async () => ({ default: (await import('../people/SetPasswordPage')).SetPasswordPage }));
+export const AgreeAddressPage = lazy(async () => ({ default: (await import('../people/AgreeAddressPage')).AgreeAddressPage }));
+
+// What opens over a page comes when it is first opened.
+export const Palette = lazy(async () => ({ default: (await import('./Palette')).Palette }));
+export const SettingsDialog = lazy(async () => ({ default: (await import('./SettingsDialog')).SettingsDialog }));
+export const loadOwnMenu = () => import('./OwnMenu');
+export const OwnMenu = lazy(async () => ({ default: (await loadOwnMenu()).OwnMenu }));
