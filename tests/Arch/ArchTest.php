@@ -12,6 +12,84 @@ arch('core is final')->expect('Syndex\Core')->classes()->toBeFinal()->ignoring('
 arch('app is strict')->expect('App')->toUseStrictTypes();
 arch('nothing left behind')->expect(['dd', 'dump', 'ray', 'var_dump', 'env'])->not->toBeUsed();
 
+/**
+ * Who may know whom, whole: an arrow that is not here is a decision somebody has to make (docs/decisions/0001-rooms.md). Those of
+ * resources/js stand in .oxlintrc.json.
+ */
+const ARROWS = [
+    'core/src' => [
+        'Time' => [],
+        'Recurrence' => ['Time'],
+        'Sentence' => ['Recurrence', 'Time'],
+        'Shifts' => ['Recurrence', 'Time'],
+        'Overlap' => ['Recurrence', 'Time'],
+        'Joining' => [],
+        'ICalendar' => ['Recurrence', 'Time'],
+        'Invitations' => ['ICalendar', 'Recurrence', 'Time'],
+        'Planning' => ['ICalendar', 'Recurrence', 'Time'],
+        'Headless' => ['ICalendar', 'Recurrence', 'Sentence', 'Shifts', 'Time'],
+    ],
+    'app' => [
+        'Failure' => [],
+        'Access' => [],
+        'Live' => [],
+        'HouseRules' => [],
+        'Joining' => ['Failure'],
+        'People' => ['Access', 'Failure', 'HouseRules', 'Live'],
+        'Planning' => ['Access', 'Failure', 'Joining', 'Live', 'People'],
+        'Overlap' => ['Access', 'People', 'Planning'],
+        'Invitations' => ['Failure', 'HouseRules', 'Joining', 'Live', 'Overlap', 'People', 'Planning'],
+        'Import' => ['Failure', 'Live', 'People', 'Planning'],
+        'Day' => ['Invitations', 'Live', 'People', 'Planning'],
+        'Operations' => ['Invitations', 'People', 'Planning'],
+    ],
+];
+
+it('lets no room know another that is not its business', function (string $root, string $namespace): void {
+    $base = dirname(__DIR__, 2) . "/$root/";
+    $found = [];
+    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($base, FilesystemIterator::SKIP_DOTS)) as $file) {
+        $path = explode('/', substr((string) $file, strlen($base)));
+        // What stands above the rooms ties them together.
+        if (count($path) > 1) {
+            preg_match_all('/\b' . preg_quote($namespace, '/') . '\\\\(\w+)\\\\/', (string) file_get_contents((string) $file), $m);
+            foreach (array_unique($m[1]) as $room) {
+                if ($room !== $path[0] && !in_array($room, ARROWS[$root][$path[0]] ?? [], true)) {
+                    $found[] = "$path[0] knows $room: " . implode('/', $path);
+                }
+            }
+        }
+    }
+
+    expect($found)->toBe([]);
+})->with([['core/src', 'Syndex\Core'], ['app', 'App']]);
+
+it('draws arrows without a ring', function (array $arrows): void {
+    $known = [];
+    while ($arrows !== []) {
+        $free = array_keys(array_filter($arrows, static fn(array $to): bool => array_diff($to, $known) === []));
+        expect($free)->not->toBe([]);
+        $known = [...$known, ...$free];
+        $arrows = array_diff_key($arrows, array_flip($free));
+    }
+})->with(['core' => [ARROWS['core/src']], 'app' => [ARROWS['app']], 'interface' => [(static function (): array {
+    $arrows = [];
+    foreach (json_decode((string) file_get_contents(dirname(__DIR__, 2) . '/.oxlintrc.json'), true)['overrides'] as $room) {
+        $known = array_filter($room['rules']['no-restricted-imports'][1]['patterns'][0]['group'], static fn(string $pattern): bool => $pattern[0] === '!');
+        $arrows[basename(dirname($room['files'][0]))] = array_values(array_map(static fn(string $pattern): string => explode('/', $pattern)[1], $known));
+    }
+
+    return $arrows;
+})()]]);
+
+it('passes the linter, which knows the rooms of the interface', function (): void {
+    exec('cd ' . escapeshellarg(dirname(__DIR__, 2)) . ' && npx --no-install oxlint resources/js standins 2>&1', $said, $status);
+    expect($status)->toBe(0, implode("\n", $said));
+    $rooms = array_map(basename(...), glob(dirname(__DIR__, 2) . '/resources/js/*', GLOB_ONLYDIR) ?: []);
+    $told = array_map(static fn(array $room): string => basename(dirname($room['files'][0])), json_decode((string) file_get_contents(dirname(__DIR__, 2) . '/.oxlintrc.json'), true)['overrides']);
+    expect(array_diff($rooms, $told))->toBe([]);
+});
+
 it('reads no clock, no file and no chance in the core', function (): void {
     $forbidden = '/\b(time|microtime|hrtime|date|gmdate_now|mktime|file_get_contents|fopen|random_int|random_bytes|mt_rand|rand|getenv|now)\s*\(/';
     $found = [];

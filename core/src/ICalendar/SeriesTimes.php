@@ -21,15 +21,15 @@ final readonly class SeriesTimes
     /** @param int $durationMinutes of an all-day series a multiple of 1440 */
     public static function of(Series $series, int $durationMinutes): self
     {
-        $time = static fn(WallTime $wall): CalendarTime => match (true) {
+        $timeOf = static fn(WallTime $wall): CalendarTime => match (true) {
             $series->allDay => CalendarTime::date($wall->seconds),
             $series->zone === null => CalendarTime::floating($wall->seconds),
             default => CalendarTime::zonedWall($wall->seconds, $series->zone),
         };
         $end = $series->zone === null
-            ? $time($series->start->plusSeconds($durationMinutes * 60))
+            ? $timeOf($series->start->plusSeconds($durationMinutes * 60))
             : CalendarTime::zoned($series->moment($series->start->seconds) + $durationMinutes * 60, $series->zone);
 
-        return new self($time($series->start), $end, $series->ruleText(), array_map($time, $series->extra), array_map($time, $series->dropped));
+        return new self($timeOf($series->start), $end, $series->ruleText(), array_map($timeOf, $series->extra), array_map($timeOf, $series->dropped));
     }
 }
