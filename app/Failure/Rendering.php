@@ -41,7 +41,7 @@ final class Rendering
             $e instanceof ModelNotFoundException => ['not_found', 404, __('failures.not_found'), [], []],
             $e instanceof TokenMismatchException => ['page_expired', 419, __('failures.page_expired'), [], []],
             $e instanceof ThrottleRequestsException => ['too_many_tries', 429, __('failures.too_many_tries', ['seconds' => (string) ($e->getHeaders()['Retry-After'] ?? 60)]), [], []],
-            $e instanceof CoreException => ['cannot_be', 422, $e->getMessage(), [], []],
+            $e instanceof CoreException => ['cannot_be', 422, CoreWords::of($e), [], []],
             $e instanceof HttpExceptionInterface => self::http($e),
             $e instanceof \PDOException && self::isAway($e) => ['database_away', 503, __('failures.database_away'), [], []],
             default => ['broken', 500, __('failures.broken'), [], config('app.debug') === true ? ['exception' => $e::class, 'said' => $e->getMessage(), 'at' => $e->getFile() . ':' . $e->getLine()] : []],

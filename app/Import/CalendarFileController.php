@@ -55,8 +55,16 @@ final readonly class CalendarFileController
         $all = $reader->warnings->all();
 
         return [
-            'warnings' => array_map(static fn(ReadWarning $w): array => ['line' => $w->line, 'message' => $w->message], array_slice($all, 0, self::WARNINGS_SHOWN)),
+            'warnings' => array_map(static fn(ReadWarning $w): array => ['line' => $w->line, 'message' => self::words($w)], array_slice($all, 0, self::WARNINGS_SHOWN)),
             'moreWarnings' => max(0, count($all) - self::WARNINGS_SHOWN),
         ];
+    }
+
+    /** By what it is and where, without the names that only the format knows. */
+    private static function words(ReadWarning $warning): string
+    {
+        $part = 'import.part.' . strtolower((string) $warning->property);
+
+        return __("import.warning.$warning->code", ['part' => trans()->has($part) ? __($part) : __('import.part.other')]);
     }
 }

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\Access\KnownZone;
+use App\Failure\NotTaken;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Validation\ValidationException;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Sentence\Grammar;
 use Syndex\Core\Sentence\NotUnderstood;
@@ -32,13 +32,13 @@ final readonly class SeriesController
 
     public function sentence(Request $request, Grammar $grammar): JsonResponse
     {
-        $request->validate(['text' => ['required', 'string', 'max:500'], 'zone' => ['required', 'string', new KnownZone($this->zones)]]);
+        $request->validate(['text' => ['required', 'string', 'max:500'], 'zone' => ['required', 'string', new KnownZone($this->zones)], 'time' => ['sometimes', 'date_format:Y-m-d\TH:i:s']]);
         $zone = $this->zones->zone($request->string('zone')->toString());
         $today = WallTime::parseDate(WallTime::ofSeconds($zone->toWall(now()->getTimestamp()))->formatDate());
         try {
-            $read = $grammar->read($request->string('text')->toString(), $today, $zone->id);
+            $read = $grammar->read($request->string('text')->toString(), $today, $zone->id, $request->has('time') ? WallTime::parse($request->string('time')->toString())->secondOfDay() : null);
         } catch (NotUnderstood $not) {
-            throw ValidationException::withMessages(['text' => __('planning.not_understood', ['quote' => $not->quote, 'reason' => $not->reason])]);
+            throw NotTaken::sentence(SentenceWords::of($not), $not->corrected);
         }
         $series = SaveSheet::onRule($read->series);
 
@@ -48,6 +48,7 @@ final readonly class SeriesController
             'allDay' => $series->allDay,
             'durationMinutes' => $read->durationMinutes,
             'understood' => $read->understood,
+            'usualTime' => $read->isUsualTime,
         ]);
     }
 

@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 return [
-    'no_calendar' => 'This is not a calendar file: it holds no BEGIN:VCALENDAR. Nothing was changed.',
+    'no_calendar' => 'This is not a calendar file. Nothing was changed.',
     'too_large' => 'This file is too large to be read here: 60 MB at most. Nothing was changed.',
     'no_such_event' => 'The file holds no such event. Choose again.',
     'no_start' => 'This event has no start, so there is nothing to plan.',
@@ -16,7 +16,7 @@ return [
     'several' => 'The file holds this event :count times. The first is taken.',
     'no_end' => 'The file names no end: the usual length is taken.',
     'length' => 'It lasts :was minutes in the file; here it is :now.',
-    'rule' => 'It repeats in the file in a way that cannot be (:rule). The first date is taken.',
+    'rule' => 'It repeats in the file in a way that cannot be. The first date is taken.',
     'start_off_rule' => 'The first date, :date, is none of its rule: it is kept as an added date.',
     'this_and_future' => 'From :date on the file changes the rest of the series. That was left out: plan it as a series of its own.',
     'change_lost' => 'The file changes a date that the series does not have: :date. That was left out.',
@@ -26,4 +26,29 @@ return [
     'cut_title' => 'The title was cut after :count characters.',
     'cut_purpose' => 'The text was cut after :count characters.',
     'cut_place' => 'The place was cut after :count characters.',
+    // What is odd in the file, by the core's code.
+    'warning' => [
+        'bad_rule' => 'How it repeats cannot be read and was left out.',
+        'bad_value' => 'Here :part cannot be read and was left out.',
+        'broken_line' => 'This line cannot be read and was left out.',
+        'control_character' => 'A sign that nobody sees was left out.',
+        'duplicate' => 'Here :part is given twice. The first counts.',
+        'end_and_duration' => 'It has both an end and a length. Neither counts.',
+        'end_before_start' => 'It ends before it begins. The end does not count.',
+        'more_warnings' => 'There is more that is odd than is listed here.',
+        'no_start' => 'An event has no start.',
+        'no_uid' => 'An event has no mark by which it is known again.',
+        'no_zone' => 'Here :part names no time zone. That of the start was taken.',
+        'outside' => 'This does not belong to any event and was left out.',
+        'period' => 'Here :part is a stretch of time. Its beginning counts.',
+        'unclosed' => 'Something here has no end.',
+        'value_type' => 'Here :part is written in another way than is said.',
+        'zone_unknown' => 'A time zone is not known.',
+        'zone_by_clock' => 'A time zone is not known by its name. Another one with the same clock was taken.',
+    ],
+    'part' => [
+        'dtstart' => 'the start', 'dtend' => 'the end', 'duration' => 'the length', 'rdate' => 'an added date', 'exdate' => 'a date left out',
+        'recurrence-id' => 'a changed date', 'rrule' => 'how it repeats', 'sequence' => 'the version', 'dtstamp' => 'the time of writing', 'range' => 'the reach of a change',
+        'tzoffsetfrom' => 'a change of clocks', 'tzoffsetto' => 'a change of clocks', 'attendee' => 'somebody invited', 'organizer' => 'the organizer', 'other' => 'something',
+    ],
 ];

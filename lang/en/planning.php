@@ -33,7 +33,7 @@ return [
     'custom_count' => 'Take a number of times from 1 up.',
     'custom_untilOn' => 'This is not a date that can be.',
     'rule_too_long' => 'The rule names too many days to be kept. Name fewer.',
-    'not_understood' => '“:quote”: :reason.',
+    'not_understood' => '“:quote”: :reason',
     'no_such_date' => 'The series has no such date any more. Look again and take the date as it stands now.',
     'there_already' => 'There is a date at that time already.',
     'last_date' => 'That is the last date. To have none, discard the draft or call the meeting off.',

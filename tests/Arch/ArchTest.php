@@ -143,3 +143,25 @@ it('holds no rule of the job in the browser', function (): void {
 
     expect($found)->toBe([]);
 });
+
+it('has words for whatever the core refuses or finds odd', function (): void {
+    $root = dirname(__DIR__, 2);
+    [$core, $sentence, $import] = array_map(static fn(string $file): array => require "$root/lang/en/$file.php", ['core', 'sentence', 'import']);
+    $missing = [];
+    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator("$root/core/src", FilesystemIterator::SKIP_DOTS)) as $file) {
+        $code = (string) file_get_contents((string) $file);
+        if (preg_match('/class (\w+) .*implements .*CoreException/', $code, $m) === 1 && !isset($core[$m[1]])) {
+            $missing[] = "core.$m[1]";
+        }
+        preg_match_all("/(?:NotUnderstood::of\\((?:[^,()]|\\([^()]*\\))+, |refused\\()(?:[^'()]*\\? '([a-z_]+)' : )?'([a-z_]+)'/", $code, $m);
+        foreach (array_filter([...$m[1], ...$m[2]]) as $reason) {
+            $missing = isset($sentence[$reason]) ? $missing : [...$missing, "sentence.$reason"];
+        }
+        preg_match_all("/(?:[wW]arnings\\??->add\\([^,]+, |->tell\\([^,]+, )'([a-z_]+)'/", $code, $m);
+        foreach ($m[1] as $oddity) {
+            $missing = isset($import['warning'][$oddity]) ? $missing : [...$missing, "import.warning.$oddity"];
+        }
+    }
+
+    expect($missing)->toBe([]);
+});

@@ -98,8 +98,8 @@ it('refuses what is no calendar or no meeting, and changes nothing', function (s
 
     expect(Meeting::query()->count())->toBe(0);
 })->with([
-    'no calendar' => ['/look', 'Dear all', 'This is not a calendar file: it holds no BEGIN:VCALENDAR. Nothing was changed.'],
-    'nothing' => ['', '', 'This is not a calendar file: it holds no BEGIN:VCALENDAR. Nothing was changed.'],
+    'no calendar' => ['/look', 'Dear all', 'This is not a calendar file. Nothing was changed.'],
+    'nothing' => ['', '', 'This is not a calendar file. Nothing was changed.'],
     'no event' => ['', "BEGIN:VCALENDAR\nEND:VCALENDAR", 'The file holds no such event. Choose again.'],
     'another event' => ['?event=deadbeef', FOREIGN, 'The file holds no such event. Choose again.'],
     'called off' => ['', "BEGIN:VCALENDAR\nBEGIN:VEVENT\nUID:x\nDTSTART:20270301T100000Z\nSTATUS:CANCELLED\nEND:VEVENT\nEND:VCALENDAR", 'This event is called off in the file, so there is nothing to plan.'],

@@ -51,7 +51,7 @@ final class EntryBuilder
             if (isset($this->many[$line->name])) {
                 $this->many[$line->name][] = $line;
             } elseif (isset($this->one[$line->name])) {
-                $warnings->add($line->line, 'duplicate', "$line->name stands there more than once; the first counts");
+                $warnings->add($line->line, 'duplicate', "$line->name stands there more than once; the first counts", $line->name);
             } else {
                 $this->one[$line->name] = $line;
             }
@@ -118,7 +118,7 @@ final class EntryBuilder
         $this->checkType($line, $time);
         $tzid = $line->parameters['TZID'] ?? null;
         if ($time->isUtc && $tzid !== null) {
-            $this->warnings->add($line->line, 'bad_value', 'a time in UTC has no TZID; UTC counts');
+            $this->warnings->add($line->line, 'bad_value', 'a time in UTC has no TZID; UTC counts', $line->name);
         }
         $this->clock = match (true) {
             $time->isDate => EntryClock::dates(),
@@ -156,7 +156,7 @@ final class EntryBuilder
     {
         $duration = DurationText::parse($line->value);
         if ($duration === null || ($start->form === TimeForm::Date && $duration->seconds % 86400 !== 0)) {
-            $this->warnings->add($line->line, 'bad_value', $duration === null ? 'DURATION is no length' : 'a date cannot last a part of a day');
+            $this->warnings->add($line->line, 'bad_value', $duration === null ? 'DURATION is no length' : 'a date cannot last a part of a day', $line->name);
 
             return null;
         }
@@ -170,7 +170,7 @@ final class EntryBuilder
         if ($line === null || (preg_match('/\A\s*\+?\d{1,10}\s*\z/', $line->value) === 1 && (int) ltrim(trim($line->value), '+') <= Rule::MOST_NUMBER)) {
             return (int) ltrim(trim($line->value ?? '0'), '+');
         }
-        $this->warnings->add($line->line, 'bad_value', 'SEQUENCE is no whole number');
+        $this->warnings->add($line->line, 'bad_value', 'SEQUENCE is no whole number', $line->name);
 
         return 0;
     }
@@ -189,7 +189,7 @@ final class EntryBuilder
         if ($time !== null && $clock?->isFixed() === true) {
             return $clock->seconds($time->wall);
         }
-        $this->warnings->add($line->line, 'bad_value', 'DTSTAMP is no moment in UTC');
+        $this->warnings->add($line->line, 'bad_value', 'DTSTAMP is no moment in UTC', $line->name);
 
         return null;
     }
@@ -206,7 +206,7 @@ final class EntryBuilder
 
             return $text;
         } catch (InvalidRule $bad) {
-            $this->warnings->add($line->line, 'bad_rule', $bad->getMessage());
+            $this->warnings->add($line->line, 'bad_rule', $bad->getMessage(), $line->name);
 
             return null;
         }
@@ -217,7 +217,7 @@ final class EntryBuilder
         $line = $this->one['RECURRENCE-ID'] ?? null;
         $range = strtoupper($line->parameters['RANGE'] ?? '');
         if ($line !== null && $range !== '' && $range !== 'THISANDFUTURE') {
-            $this->warnings->add($line->line, 'bad_value', 'RANGE can only be THISANDFUTURE');
+            $this->warnings->add($line->line, 'bad_value', 'RANGE can only be THISANDFUTURE', $line->name);
         }
 
         return $range === 'THISANDFUTURE';
@@ -235,7 +235,7 @@ final class EntryBuilder
             $listed += $count;
             foreach (explode(',', $line->value) as $text) {
                 if (str_contains($text, '/')) {
-                    $this->warnings->add($line->line, 'period', "$name gives a period, of which the start counts");
+                    $this->warnings->add($line->line, 'period', "$name gives a period, of which the start counts", $line->name);
                     $text = substr($text, 0, (int) strpos($text, '/'));
                 }
                 $time = $this->timeOf($line, $text);
@@ -255,7 +255,7 @@ final class EntryBuilder
     {
         $time = DateTimeText::parse($text);
         if ($time === null) {
-            $this->warnings->add($line->line, 'bad_value', "$line->name is neither a date nor a time");
+            $this->warnings->add($line->line, 'bad_value', "$line->name is neither a date nor a time", $line->name);
 
             return null;
         }
@@ -270,14 +270,14 @@ final class EntryBuilder
             $this->checkType($line, $time);
             $own = $time->isUtc ? EntryClock::utc() : ($tzid === null || $tzid === ($this->one['DTSTART']->parameters['TZID'] ?? null) ? null : ($this->clockOf)($line, $tzid, $time->wall));
             if ($own === null && $tzid === null && $this->clock->isFixed()) {
-                $this->warnings->add($line->line, 'no_zone', "$line->name has no zone and was read in that of DTSTART");
+                $this->warnings->add($line->line, 'no_zone', "$line->name has no zone and was read in that of DTSTART", $line->name);
             }
             $own ??= $this->clock;
             if ($own->isFixed() === $this->clock->isFixed()) {
                 return $this->within($line, $own->seconds($time->wall));
             }
         }
-        $this->warnings->add($line->line, 'bad_value', "$line->name has another form than DTSTART and was left out");
+        $this->warnings->add($line->line, 'bad_value', "$line->name has another form than DTSTART and was left out", $line->name);
 
         return null;
     }
@@ -287,7 +287,7 @@ final class EntryBuilder
     {
         $time = DateTimeText::parse($line->value);
         if ($time === null) {
-            $this->warnings->add($line->line, 'bad_value', "$line->name is neither a date nor a time");
+            $this->warnings->add($line->line, 'bad_value', "$line->name is neither a date nor a time", $line->name);
 
             return null;
         }
@@ -300,7 +300,7 @@ final class EntryBuilder
             default => EntryClock::floating(),
         };
         if ($own->form === TimeForm::Floating && $this->clock->isFixed()) {
-            $this->warnings->add($line->line, 'no_zone', "$line->name has no zone and was read in that of DTSTART");
+            $this->warnings->add($line->line, 'no_zone', "$line->name has no zone and was read in that of DTSTART", $line->name);
             $own = $this->clock;
         }
         $seconds = $own->seconds($time->wall);
@@ -313,7 +313,7 @@ final class EntryBuilder
     {
         $declared = strtoupper($line->parameters['VALUE'] ?? 'DATE-TIME');
         if ($declared !== 'PERIOD' && (($declared === 'DATE') !== $time->isDate || ($asDate && !$time->isDate))) {
-            $this->warnings->add($line->line, 'value_type', "$line->name has another form than its VALUE says");
+            $this->warnings->add($line->line, 'value_type', "$line->name has another form than its VALUE says", $line->name);
         }
     }
 
@@ -325,7 +325,7 @@ final class EntryBuilder
         if (min($wall, $seconds) >= self::FIRST && max($wall, $seconds) <= self::LAST) {
             return $clock->time($seconds);
         }
-        $this->warnings->add($line->line, 'bad_value', "$line->name lies outside the years 1 to 9999");
+        $this->warnings->add($line->line, 'bad_value', "$line->name lies outside the years 1 to 9999", $line->name);
 
         return null;
     }

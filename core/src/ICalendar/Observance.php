@@ -65,7 +65,7 @@ final readonly class Observance
     private static function offset(PropertyLine $line, Warnings $warnings): ?int
     {
         if (preg_match('/\A([+-]?)([01]\d|2[0-3]):?([0-5]\d)(?::?([0-5]\d))?\z/', trim($line->value), $m) !== 1) {
-            $warnings->add($line->line, 'bad_value', "$line->name is no offset of less than a day");
+            $warnings->add($line->line, 'bad_value', "$line->name is no offset of less than a day", $line->name);
 
             return null;
         }
@@ -81,11 +81,11 @@ final readonly class Observance
             if ($rule->frequency->secondsBelowADay() === null) {
                 return $rule;
             }
-            $warnings->add($line->line, 'bad_rule', 'clocks that change several times a day were not followed');
+            $warnings->add($line->line, 'bad_rule', 'clocks that change several times a day were not followed', $line->name);
 
             return null;
         } catch (InvalidRule $bad) {
-            $warnings->add($line->line, 'bad_rule', $bad->getMessage());
+            $warnings->add($line->line, 'bad_rule', $bad->getMessage(), $line->name);
 
             return null;
         }

@@ -14,10 +14,10 @@ final class Warnings
     private array $all = [];
 
     /** @param  ?int  $line physical line from 1, null where none applies */
-    public function add(?int $line, string $code, string $message): void
+    public function add(?int $line, string $code, string $message, ?string $property = null): void
     {
         if (count($this->all) < self::MOST) {
-            $this->all["$line $code $message"] ??= new ReadWarning($line, $code, $message);
+            $this->all["$line $code $message"] ??= new ReadWarning($line, $code, $message, $property);
         } elseif (count($this->all) === self::MOST) {
             $this->all['more'] = new ReadWarning(null, 'more_warnings', 'there are more warnings than are listed');
         }

@@ -26,8 +26,9 @@ interface Grammar
     /**
      * @param  WallTime  $today  its midnight
      * @param  ?string  $zoneId  where the sentence names none; null: floating
+     * @param  ?int  $usualTime  second of the day that stands in where the sentence names none; null: it must
      *
      * @throws NotUnderstood quoting what has no meaning, or several
      */
-    public function read(string $text, WallTime $today, ?string $zoneId): ReadSentence;
+    public function read(string $text, WallTime $today, ?string $zoneId, ?int $usualTime = null): ReadSentence;
 }

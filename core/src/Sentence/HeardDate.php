@@ -43,14 +43,14 @@ final readonly class HeardDate
             $number = Gregorian::dayNumber($candidate, $this->month, $day);
             $last = $this->day === null ? Gregorian::dayNumber($candidate, $this->month, $length) : $number;
             if (($this->year !== null || $last >= $least) && $this->weekday !== null && Gregorian::weekday($number) !== $this->weekday) {
-                throw NotUnderstood::words($this->quote, 'that date is another day of the week');
+                throw NotUnderstood::of($this->quote, 'date_other_weekday');
             }
             if ($this->year !== null || $last >= $least) {
                 return $this->day === null && !$endOfMonth ? max($number, $this->year === null ? $least : $number) : $number;
             }
         }
 
-        throw NotUnderstood::words($this->quote, 'there is no such date');
+        throw NotUnderstood::of($this->quote, 'no_such_date');
     }
 
     public function wall(int $least, int $time): WallTime

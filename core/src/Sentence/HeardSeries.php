@@ -10,10 +10,12 @@ use Syndex\Core\Recurrence\RuleWalk;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Recurrence\Skip;
 use Syndex\Core\Recurrence\Until;
-use Syndex\Core\Recurrence\WeekdayPick;
 use Syndex\Core\Time\Gregorian;
+use Syndex\Core\Time\PlaceName;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\Zone;
+use Syndex\Core\Time\ZoneData;
+use Syndex\Core\Time\ZoneLetters;
 use Syndex\Core\Work;
 
 /** Makes a series of what was heard, or says why it is none. */
@@ -21,63 +23,72 @@ final class HeardSeries
 {
     private const USUAL_MINUTES = 30;
 
-    private const WORK = 500_000;
-
-    private function __construct(private readonly Heard $heard, private readonly string $text, private readonly int $today) {}
+    private function __construct(private readonly Heard $heard, private readonly int $today, private readonly ?int $usualTime, private readonly ZoneData $zones, private readonly Work $work) {}
 
     /**
-     * @param  string  $text  the whole sentence, for quoting
      * @param  WallTime  $today  its midnight; without a start the first matching date after it counts
      * @param  ?Zone  $zone  where the sentence names none; null: floating
+     * @param  ?int  $usualTime  second of the day that stands in where the sentence names none
      *
      * @throws NotUnderstood if what was heard makes no series, or several
      */
-    public static function of(Heard $heard, string $text, WallTime $today, ?Zone $zone): ReadSentence
+    public static function of(Heard $heard, WallTime $today, ?Zone $zone, ?int $usualTime, ZoneData $zones, Work $work): ReadSentence
     {
-        return (new self($heard, $text, $today->dayNumber()))->series($zone);
+        return (new self($heard, $today->dayNumber(), $usualTime, $zones, $work))->series($zone, new ZoneLetters($zones));
     }
 
-    private function series(?Zone $zone): ReadSentence
+    private function series(?Zone $zone, ZoneLetters $letters): ReadSentence
     {
         $heard = $this->heard;
         $times = $this->times();
         $rule = $this->rule($times);
         $begin = $this->begin($rule, $times);
+        if ($rule !== null && $heard->isQuarterly && $rule->frequency === Frequency::Monthly && $rule->interval === 3) {
+            $rule = self::inItsMonths($rule, $begin);
+        }
+        $zone = $heard->zoneLetters === null ? $zone : $this->byLetters($heard->zoneLetters, $begin, $zone, $letters);
         $end = $this->end($rule, $begin);
         $rule = $rule === null ? null : ($heard->count !== null ? $rule->withCount($heard->count) : $rule->withUntil($end));
         if ($rule === null && ($heard->isOpen || $heard->until !== null || $heard->span !== null || ($heard->count ?? 1) !== 1)) {
-            throw $this->refused('it has an end but does not say how often');
+            throw $this->heard->refused('end_without_repeat', ['until', 'span', 'count', 'isOpen']);
         }
         $extra = $this->walls($heard->extra, $begin, $times, true);
         $dropped = $this->walls($heard->dropped, $begin, $times, false);
         $series = $heard->isAllDay ? Series::allDay($begin, $rule, $extra, $dropped) : Series::timed($begin, $heard->isFloating ? null : $zone, $rule, $extra, $dropped);
-        if ($rule !== null && $series->withRule($rule)->expand(Work::atMost(self::WORK), limit: 1)->starts === []) {
-            throw $this->refused('no date is left of it');
+        if ($rule !== null && $series->withRule($rule)->expand($this->work, limit: 1)->starts === []) {
+            throw $this->heard->refused('no_date_left', ['dropped']);
         }
 
-        return new ReadSentence($series, $this->minutes(), $heard->pieces);
+        return new ReadSentence($series, $this->minutes(), $heard->pieces, $heard->isUsualTime);
     }
 
     /** @return non-empty-list<int> */
     private function times(): array
     {
-        $times = $this->heard->times;
-        if ($this->heard->isAllDay) {
-            return $times === [] ? [0] : throw $this->refused('it lasts all day and has a time of day');
+        $heard = $this->heard;
+        $times = $heard->times;
+        if ($heard->isAllDay) {
+            return $times === [] ? [0] : throw $heard->refused('all_day_and_time', ['isAllDay', 'times']);
         }
-        if ($times === [] && $this->heard->start?->time === null && $this->heard->until?->time !== null) {
+        if ($times === [] && $heard->start?->time === null && $heard->until?->time !== null) {
             // "every Tuesday until 24 December at 15:30"
-            $times = [$this->heard->until->time];
-            $this->heard->until = $this->heard->until->at(null);
+            $times = [$heard->until->time];
+            $heard->until = $heard->until->at(null);
         }
-        $first = $this->heard->start?->time;
+        $first = $heard->start?->time;
         if ($first !== null && count($times) === 1 && $times[0] !== $first) {
-            throw $this->refused('it names two times of day at which to begin');
+            throw $heard->refused('two_first_times', ['times', 'start']);
         }
         $times = array_values(array_unique($times === [] && $first !== null ? [$first] : $times));
         sort($times);
 
-        return $times === [] ? throw $this->refused('a time of day is missing, like "at 15:30"') : $times;
+        if ($times === [] && $this->usualTime !== null) {
+            $heard->isUsualTime = true;
+
+            return [$this->usualTime];
+        }
+
+        return $times === [] ? throw $heard->refused('time_missing') : $times;
     }
 
     private function minutes(): int
@@ -86,7 +97,7 @@ final class HeardSeries
             return 1440 * ($this->heard->lengthInDays ?? 1);
         }
         if ($this->heard->lengthInDays !== null) {
-            throw $this->refused('days as a length belong to what lasts all day; say "until" a date for an end');
+            throw $this->heard->refused('length_in_days', ['lengthInDays']);
         }
 
         return $this->heard->minutes ?? self::USUAL_MINUTES;
@@ -95,170 +106,12 @@ final class HeardSeries
     /** @param non-empty-list<int> $times */
     private function rule(array $times): ?Rule
     {
-        $rule = $this->bare();
-        if ($rule === null || $rule->frequency->secondsBelowADay() !== null) {
-            return count($times) > 1 ? throw $this->refused('there are several times of day') : $rule;
-        }
-        $rule = Rule::of(
-            $rule->frequency,
-            $rule->interval,
-            days: $rule->days,
-            monthDays: $rule->monthDays,
-            yearDays: $rule->yearDays,
-            weeks: $rule->weeks,
-            months: $rule->months,
-            positions: $rule->positions,
-            weekStart: $this->heard->weekStart ?? 0,
-            skip: $this->heard->skip ?? Skip::Omit,
-        );
-
-        return count($times) === 1 ? $rule : $this->atTimes($rule, $times);
-    }
-
-    private function bare(): ?Rule
-    {
-        $heard = $this->heard;
-
-        return match (true) {
-            $heard->weeks !== [] => $this->byWeek(),
-            $heard->positions !== [] => $this->byPosition(),
-            $heard->numbered !== [] || $heard->isEverySecond => $this->byNumbered(),
-            $heard->countedDays !== [] => $this->byCountedDay(),
-            $heard->monthDays !== [] => $this->byMonthDay(),
-            $heard->days !== [] => $this->byWeekday(),
-            $heard->date !== null && ($heard->unit === 'year' || $heard->isYearlyDate) && $heard->date->year === null => $this->byDate($heard->date),
-            $heard->unit !== null => $this->byUnit($heard->unit),
-            $heard->months !== [] => throw $this->refused('it names a month but no day'),
-            default => null,
-        };
-    }
-
-    private function byWeek(): Rule
-    {
-        $heard = $this->heard;
-        $this->allow(['days', 'weeks'], ['year']);
-
-        return Rule::of(Frequency::Yearly, $heard->interval, days: self::every($heard->days), weeks: $heard->weeks);
-    }
-
-    private function byPosition(): Rule
-    {
-        $heard = $this->heard;
-        $this->allow(['positions', 'months'], ['month', 'year']);
-        $yearly = $heard->unit === 'year' && count($heard->months) < 2;
-
-        return Rule::of($yearly ? Frequency::Yearly : $this->monthly(), $heard->interval, days: self::every($heard->positionDays), positions: $heard->positions, months: $heard->months);
-    }
-
-    private function byNumbered(): Rule
-    {
-        $heard = $this->heard;
-        if ($heard->unit === null && $heard->months === []) {
-            if ($heard->isEverySecond) {
-                $this->allow(['numbered', 'days', 'everySecond'], []);
-
-                return Rule::of(Frequency::Weekly, 2, days: self::every([...array_map(static fn(WeekdayPick $p): int => $p->weekday, $heard->numbered), ...$heard->days]));
-            }
-
-            throw $this->refused('it may be counted in weeks or in months; say "every third week on Monday" or "on the third Monday of every month"');
-        }
-        if ($heard->isEverySecond && $heard->unit === null) {
-            throw $this->refused('it may be the second or every other one; say "on the second Tuesday of March" or the like');
-        }
-        $this->allow(['numbered', 'months', 'everySecond'], ['month', 'year']);
-
-        return Rule::of($heard->unit === 'year' || $heard->months !== [] ? Frequency::Yearly : Frequency::Monthly, $heard->interval, days: $heard->numbered, months: $heard->months);
-    }
-
-    private function byCountedDay(): Rule
-    {
-        $heard = $this->heard;
-        $this->allow(['countedDays', 'monthDays', 'months'], ['month', 'year']);
-        if ($heard->unit === 'year' && $heard->months === []) {
-            return $heard->monthDays === [] ? Rule::of(Frequency::Yearly, $heard->interval, yearDays: $heard->countedDays) : throw $this->refused('it names days of the month and of the year');
-        }
-        $days = [...$heard->monthDays, ...$heard->countedDays];
-
-        return max(0, ...array_map(abs(...), $days)) <= 31
-            ? Rule::of($heard->unit === 'year' ? Frequency::Yearly : $this->monthly(), $heard->interval, monthDays: $days, months: $heard->months)
-            : throw $this->refused('no month has so many days');
-    }
-
-    private function byMonthDay(): Rule
-    {
-        $heard = $this->heard;
-        $this->allow(['monthDays', 'months', 'days'], ['month', 'year']);
-        if ($heard->unit === 'year' && $heard->months === []) {
-            throw $this->refused('it names a day but no month of the year');
+        $rule = HeardRule::of($this->heard, $this->today);
+        if (count($times) === 1) {
+            return $rule;
         }
 
-        return Rule::of($heard->unit === 'year' ? Frequency::Yearly : ($heard->days === [] || $heard->unit !== null ? $this->monthly() : Frequency::Monthly), $heard->interval, days: self::every($heard->days), monthDays: $heard->monthDays, months: $heard->months);
-    }
-
-    private function byWeekday(): ?Rule
-    {
-        $heard = $this->heard;
-        $this->allow(['days', 'months'], ['day', 'week', 'month', 'year']);
-        $days = self::every($heard->days);
-        $ends = $heard->until !== null || $heard->span !== null || ($heard->count ?? 1) > 1 || $heard->isOpen;
-
-        return match (true) {
-            $heard->isOnce => null,
-            $heard->unit === 'day' && ($heard->interval !== 1 || !$heard->daysRepeat) => throw $this->refused('it names both days and weekdays'),
-            $heard->unit === 'month' && !$heard->isOfUnit, $heard->unit === 'year' && $heard->months === [] && !$heard->isOfUnit => throw $this->refused('it names both weekdays and months'),
-            $heard->unit === 'month' => Rule::of(Frequency::Monthly, $heard->interval, days: $days, months: $heard->months),
-            $heard->unit === 'year' => Rule::of(Frequency::Yearly, $heard->interval, days: $days, months: $heard->months),
-            $heard->unit !== null, $heard->daysRepeat, $ends => Rule::of(Frequency::Weekly, $heard->interval, days: $days, months: $heard->months),
-            count($days) > 1 => throw $this->refused('it names several days; say "every" before them if it repeats'),
-            $heard->months !== [] => throw $this->refused('it names a month and a weekday; say "every" before it if it repeats'),
-            default => null,
-        };
-    }
-
-    private function byDate(HeardDate $date): Rule
-    {
-        $this->allow(['months'], ['year']);
-        if ($this->heard->months !== [] || $date->day === null) {
-            throw $this->refused('it names several months');
-        }
-
-        return Rule::of(Frequency::Yearly, $this->heard->interval, monthDays: [$date->day], months: [$date->month]);
-    }
-
-    private function byUnit(string $unit): Rule
-    {
-        $heard = $this->heard;
-        $this->allow(['months'], ['second', 'minute', 'hour', 'day', 'week', 'month', 'year']);
-        $first = $heard->start ?? $heard->date;
-        if (in_array($unit, ['week', 'month', 'year'], true)) {
-            if ($first === null || $first->day === null || $heard->months !== []) {
-                throw $this->refused("it does not say on which day of the $unit");
-            }
-            $day = $first->day($this->today);
-            [, $month, $ofMonth] = Gregorian::civil($day);
-
-            return match ($unit) {
-                'week' => Rule::of(Frequency::Weekly, $heard->interval, days: [WeekdayPick::every(Gregorian::weekday($day))]),
-                'month' => Rule::of(Frequency::Monthly, $heard->interval, monthDays: [$ofMonth]),
-                default => Rule::of(Frequency::Yearly, $heard->interval, monthDays: [$ofMonth], months: [$month]),
-            };
-        }
-        if ($unit === 'day') {
-            return Rule::of(Frequency::Daily, $heard->interval, months: $heard->months);
-        }
-        if ($heard->months !== [] || $heard->isAllDay) {
-            throw $this->refused('it repeats within a day');
-        }
-
-        return Rule::of(Frequency::from(strtoupper($unit) . 'LY'), $heard->interval);
-    }
-
-    /** Of several months a set of days is counted in each of them. */
-    private function monthly(): Frequency
-    {
-        return $this->heard->unit !== 'month' && $this->heard->months === []
-            ? throw $this->refused('it does not say of which month; say "of every month"')
-            : Frequency::Monthly;
+        return $rule === null || $rule->frequency->secondsBelowADay() !== null ? throw $this->heard->refused('several_times', ['times']) : $this->atTimes($rule, $times);
     }
 
     /**
@@ -274,7 +127,7 @@ final class HeardSeries
         sort($minutes);
         sort($seconds);
         if (count($hours) * count($minutes) * count($seconds) !== count($times)) {
-            throw $this->refused('these times of day are no rule; plan a series for each');
+            throw $this->heard->refused('times_no_rule', ['times']);
         }
 
         return $rule->with(hours: $hours, minutes: count($minutes) > 1 || $minutes !== [0] ? $minutes : [], seconds: count($seconds) > 1 || $seconds !== [0] ? $seconds : []);
@@ -286,12 +139,12 @@ final class HeardSeries
         $heard = $this->heard;
         $date = $heard->start ?? ($heard->isYearlyDate ? null : $heard->date);
         if ($heard->start !== null && $heard->date !== null && $rule?->frequency !== Frequency::Yearly) {
-            throw $this->refused('it names two dates on which to begin');
+            throw $this->heard->refused('two_first_dates', ['start', 'date']);
         }
         $time = $heard->start->time ?? $times[0];
         // "every tue wed 9 dec": with both days from then on, or only the Tuesdays? "from wed 9 dec" says which.
         if ($heard->start === null && $date?->weekday !== null && $heard->days !== [] && !in_array($date->weekday, $heard->days, true)) {
-            throw NotUnderstood::words($date->quote, 'it is none of the days before it; say "from" if the series begins then');
+            throw NotUnderstood::of($date->quote, 'date_none_of_days');
         }
         $day = $date?->day($this->today) ?? $this->today + 1;
         if ($rule === null) {
@@ -300,35 +153,62 @@ final class HeardSeries
                     $day++;
                 }
             } elseif ($date === null || $date->day === null) {
-                throw $this->refused('it does not say on which day');
+                throw $this->heard->refused('day_missing');
             } elseif ($heard->days !== [] && !in_array(Gregorian::weekday($day), $heard->days, true)) {
-                throw $this->refused('the date is another day of the week');
+                throw $this->heard->refused('date_other_weekday', ['days', 'date']);
             }
 
             return $this->wall($day, $time);
         }
         $least = $this->wall($day, $time);
         if ($rule->skip !== Skip::Omit || $rule->frequency->secondsBelowADay() !== null) {
-            return $date === null && $rule->frequency->secondsBelowADay() !== null ? throw $this->refused('it does not say from when on') : $least;
+            return $date === null && $rule->frequency->secondsBelowADay() !== null ? throw $this->heard->refused('start_missing', ['unit']) : $least;
         }
         // Every first date is as good, whatever the interval: it is what the interval is counted from.
-        foreach ((new RuleWalk($rule->with(interval: 1), $least, Work::atMost(self::WORK)))->from($least->seconds) as $walls) {
+        foreach ((new RuleWalk($rule->with(interval: 1), $least, $this->work))->from($least->seconds) as $walls) {
             return WallTime::ofSeconds($walls[0]);
         }
 
-        throw $this->refused('no date matches it');
+        throw $this->heard->refused('no_date_matches');
+    }
+
+    /** Every quarter is said by its months, so that everybody sees which. */
+    private static function inItsMonths(Rule $rule, WallTime $begin): Rule
+    {
+        [, $month] = Gregorian::civil($begin->dayNumber());
+        $months = array_map(static fn(int $quarter): int => ($month - 1 + 3 * $quarter) % 12 + 1, range(0, 3));
+        sort($months);
+
+        return $rule->with(interval: 1, months: $months);
+    }
+
+    /** The zone that letters like "EST" mean on the first date: the sentence's own where its clock goes by them, else the only one. */
+    private function byLetters(string $said, WallTime $begin, ?Zone $own, ZoneLetters $letters): Zone
+    {
+        if ($own !== null && $letters->goesBy($own->id, $said, $own->toUtc($begin->seconds))) {
+            return $own;
+        }
+        $then = array_values(array_filter($letters->zones($said, $begin->seconds), $this->zones->knows(...)));
+        if (count($then) === 1) {
+            return $this->zones->zone($then[0]);
+        }
+        $places = $then === [] ? $letters->zones($said, $begin->seconds + 182 * 86400) : $then;
+
+        throw $this->heard->refused($then === [] ? 'letters_not_then' : 'several_letters', ['zoneLetters'], [
+            'places' => implode(', ', array_map(PlaceName::of(...), $places)), 'date' => $begin->formatDate(),
+        ]);
     }
 
     private function end(?Rule $rule, WallTime $begin): ?Until
     {
         $heard = $this->heard;
         if (count(array_filter([$heard->count !== null, $heard->until !== null, $heard->span !== null, $heard->isOpen])) > 1) {
-            throw $this->refused('it has two ends');
+            throw $this->heard->refused('two_ends', ['count', 'until', 'span', 'isOpen']);
         }
         if ($heard->until !== null) {
             $day = $heard->until->day($begin->dayNumber(), $heard->isUntilEndOfMonth);
             if ($day < $begin->dayNumber()) {
-                throw NotUnderstood::words($heard->until->quote, 'it lies before the first date, ' . $begin->formatDate());
+                throw NotUnderstood::of($heard->until->quote, 'end_before_first', ['date' => $begin->formatDate()]);
             }
 
             return $heard->until->time === null ? Until::day($this->wall($day, 0)) : Until::wallTime($this->wall($day, $heard->until->time));
@@ -361,7 +241,7 @@ final class HeardSeries
             }
         }
         if ($isExtra && count($times) > 1 && array_filter($dates, static fn(HeardDate $d): bool => $d->time === null) !== []) {
-            throw $this->refused('an extra date needs its time of day');
+            throw $this->heard->refused('extra_needs_time', ['extra']);
         }
 
         return $walls;
@@ -369,52 +249,6 @@ final class HeardSeries
 
     private function wall(int $day, int $time): WallTime
     {
-        return $day >= Gregorian::FIRST_DAY && $day <= Gregorian::LAST_DAY ? WallTime::ofSeconds($day * 86400 + $time) : throw $this->refused('it lies outside the years 1 to 9999');
-    }
-
-    /**
-     * Refuses whatever was heard beside what belongs together.
-     *
-     * @param  list<string>  $parts
-     * @param  list<string>  $units
-     */
-    private function allow(array $parts, array $units): void
-    {
-        $heard = $this->heard;
-        $said = [
-            'days' => $heard->days !== [], 'numbered' => $heard->numbered !== [], 'positions' => $heard->positions !== [], 'monthDays' => $heard->monthDays !== [],
-            'countedDays' => $heard->countedDays !== [], 'weeks' => $heard->weeks !== [], 'months' => $heard->months !== [], 'everySecond' => $heard->isEverySecond,
-        ];
-        foreach ($said as $part => $isSaid) {
-            if ($isSaid && !in_array($part, $parts, true)) {
-                throw $this->refused('it names days in two ways');
-            }
-        }
-        if ($heard->unit !== null && !in_array($heard->unit, $units, true)) {
-            throw $this->refused('it says how often in two ways');
-        }
-        if ($heard->isOnce && $heard->unit !== null) {
-            throw $this->refused('it is to be once and to repeat');
-        }
-        if ($heard->date !== null && $heard->date->year === null && !in_array('months', $parts, true)) {
-            throw $this->refused('it names days in two ways');
-        }
-    }
-
-    private function refused(string $reason): NotUnderstood
-    {
-        return NotUnderstood::words($this->text, $reason);
-    }
-
-    /**
-     * @param  list<int>  $weekdays
-     * @return list<WeekdayPick>
-     */
-    private static function every(array $weekdays): array
-    {
-        $weekdays = array_values(array_unique($weekdays));
-        sort($weekdays);
-
-        return array_map(WeekdayPick::every(...), $weekdays);
+        return $day >= Gregorian::FIRST_DAY && $day <= Gregorian::LAST_DAY ? WallTime::ofSeconds($day * 86400 + $time) : throw $this->heard->refused('outside_years');
     }
 }

@@ -9,16 +9,30 @@ use Syndex\Core\CoreException;
 /** A typed sentence, or a part of one, that has no meaning or several. */
 final class NotUnderstood extends \DomainException implements CoreException
 {
-    private function __construct(string $message, public readonly string $quote, public readonly string $reason)
+    /** @param array<string, string> $with values to go into the words for the code */
+    private function __construct(public readonly string $quote, public readonly string $reason, public readonly array $with, public readonly ?string $corrected)
     {
-        parent::__construct($message);
+        parent::__construct(sprintf('expected when and how often, got "%s": %s', $quote, trim(str_replace('_', ' ', $reason) . ' ' . implode(', ', $with))));
     }
 
-    /** @param string $reason in plain words, to follow the quote */
-    public static function words(string $quote, string $reason): self
+    /**
+     * @param  string  $quote  the piece that stands in the way
+     * @param  string  $reason  a code in snake_case, the same in every language
+     * @param  array<string, string>  $with
+     */
+    public static function of(string $quote, string $reason, array $with = []): self
     {
-        $quote = mb_strimwidth(trim($quote), 0, 80, '…');
+        return new self(mb_strimwidth(trim($quote), 0, 80, '…'), $reason, $with, null);
+    }
 
-        return new self(sprintf('expected when and how often, got "%s": %s', $quote, $reason), $quote, $reason);
+    /**
+     * A slip of the keys: what was probably meant.
+     *
+     * @param  list<string>  $meant  in the order of the text
+     * @param  string  $corrected  the whole text, put right
+     */
+    public static function nearMiss(string $quote, array $meant, string $corrected): self
+    {
+        return new self(mb_strimwidth(trim($quote), 0, 80, '…'), 'did_you_mean', ['meant' => implode(', ', $meant)], $corrected);
     }
 }

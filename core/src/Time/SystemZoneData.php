@@ -43,6 +43,11 @@ final class SystemZoneData implements ZoneData
         return isset($this->zones[$id]) ? $this->zones[$id]->offsetAt($moment) : self::source($id)->getOffset(new \DateTimeImmutable('@' . $moment));
     }
 
+    public function letters(string $id, int $moment): string
+    {
+        return self::source($id)->getTransitions($moment, $moment)[0]['abbr'] ?? '';
+    }
+
     public function knows(string $id): bool
     {
         $this->known ??= array_fill_keys(array_diff(\DateTimeZone::listIdentifiers(\DateTimeZone::ALL_WITH_BC), self::NOT_ZONES), true);

@@ -16,6 +16,9 @@ interface ZoneData
     /** Seconds east of UTC that a known zone has at a moment; a question that does not load the whole zone. */
     public function offsetAt(string $id, int $moment): int;
 
+    /** The letters that a known zone's clock goes by at a moment, like "CET"; "+03" where it has none. */
+    public function letters(string $id, int $moment): string;
+
     public function knows(string $id): bool;
 
     /** @return list<string> the names that the zone data keep as their own, without links to others, in byte order */

@@ -18,6 +18,9 @@ final class ZoneNames
     /** @var array<string, ?string> zone by plain name; null where the name means several */
     private ?array $byName = null;
 
+    /** @var array<string, string>|null */
+    private ?array $byPlace = null;
+
     public function __construct(private readonly ZoneData $zones) {}
 
     /** @return ?string the zone that a name means: plain, or in full in any letter case; null for none or several */
@@ -26,6 +29,47 @@ final class ZoneNames
         $this->byName ??= $this->index();
 
         return $this->byName[self::plain($name)] ?? null;
+    }
+
+    /** @return ?string the zone of a city that gives no zone its name; null for none, several, or one that is a word of everyday English */
+    public function ofPlace(string $name, bool $isSaidToBeOne): ?string
+    {
+        $plain = self::plain($name);
+        if (!$isSaidToBeOne && in_array($plain, PlaceTable::EVERYDAY, true)) {
+            return null;
+        }
+        $zone = $this->places()[$plain] ?? null;
+
+        return $zone !== null && $this->zones->knows($zone) ? $zone : null;
+    }
+
+    /** @return list<string> the zones of the places that share a name */
+    public function ofSeveral(string $name): array
+    {
+        return array_values(array_filter(PlaceTable::SEVERAL[self::plain($name)] ?? [], $this->zones->knows(...)));
+    }
+
+    /** @return list<string> the cities by which zones are found, in plain letters */
+    public function cities(): array
+    {
+        $ofZones = array_map(static fn(string $id): string => self::plain(self::city($id)), array_filter($this->zones->currentIds(), static fn(string $id): bool => str_contains($id, '/')));
+
+        return [...$ofZones, ...array_map(strval(...), array_keys($this->places()))];
+    }
+
+    /** @return array<string, string> zone by place */
+    private function places(): array
+    {
+        if ($this->byPlace === null) {
+            $this->byPlace = [];
+            foreach (PlaceTable::BY_ZONE as $zone => $names) {
+                foreach (explode('|', $names) as $name) {
+                    $this->byPlace[$name] = $zone;
+                }
+            }
+        }
+
+        return $this->byPlace;
     }
 
     /** @return ?string the name under which people find this zone again; null if only the full one does */

@@ -404,7 +404,10 @@ export const en = {
   typed: {
     open: 'Type it',
     label: 'When and how often, in words',
-    hint: 'Enter takes it, Escape leaves the sheet as it was. “weekly tue+thu 9:30 lisbon 30 min from 12 jan, 10x” is understood too.',
+    hint: 'Press Enter to take it, Escape to leave the sheet as it was. You can also type “weekly tue+thu 9:30 lisbon 30 min from 12 jan, 10x”.',
+    means: 'This means: {{sentence}}. Press Enter to take it.',
+    meansAtUsual: 'This means: {{sentence}}. The time is the one on the sheet. Press Enter to take it.',
+    take: 'Use “{{text}}”',
   },
   many: { title: 'More than a thousand dates', back: 'Change it back', keep: 'Keep them all' },
   light: { busy: 'busy', night: 'night', day_off: 'day off', before_hours: 'before hours', after_hours: 'after hours', between_hours: 'in a break' },

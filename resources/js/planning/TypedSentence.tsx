@@ -1,28 +1,35 @@
-import { useMutation } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ApiError } from '../lib/api';
+import { useDebounced } from '../lib/useDebounced';
 import { useOpenEntry } from './entries';
 import type { Piece } from './meetings';
-import { readSentence } from './series';
+import { readSentence, sentenceQuery } from './series';
 import { taken, type Sheet } from './sheet';
 
 export type TypedSentenceProps = { sheet: Sheet; pieces: Piece[]; change: (next: Partial<Sheet>) => void; close: () => void };
 
-/** The sentence as text, to be typed over: Enter takes what it means, Escape leaves the sheet as it was. */
+const textOf = (pieces: Piece[]) => pieces.map((piece) => piece.text).join('');
+
+/** The sentence as text, to be typed over: what it means is shown as one types, Enter takes it, Escape leaves the sheet as it was. */
 export function TypedSentence({ sheet, pieces, change, close }: TypedSentenceProps) {
   const { t } = useTranslation();
   const field = useRef<HTMLInputElement>(null);
-  const [text, setText] = useState(() => pieces.map((piece) => piece.text).join(''));
+  const original = textOf(pieces);
+  const [text, setText] = useState(original);
+  const time = sheet.allDay ? null : sheet.startLocal;
+  const rested = useDebounced(text, 250);
+  const isTyped = text !== original && text.trim() !== '';
+  const meant = useQuery({ ...sentenceQuery(rested, sheet.zone, time), enabled: isTyped && rested === text });
   const read = useMutation({
-    mutationFn: () => readSentence(text, sheet.zone),
+    mutationFn: () => readSentence(text, sheet.zone, time),
     onSuccess: ({ zone, allDay, durationMinutes, ...series }) => {
       change({ ...taken(series), zone, allDay, durationMinutes });
       close();
     },
   });
   // Typed and not entered: taken before the sheet goes on, or left open with what is wrong.
-  const original = pieces.map((piece) => piece.text).join('');
   useOpenEntry(text !== original, () =>
     read.mutateAsync().then(
       () => true,
@@ -32,11 +39,15 @@ export function TypedSentence({ sheet, pieces, change, close }: TypedSentencePro
       },
     ),
   );
-  const error =
-    read.error &&
-    (read.error instanceof ApiError
-      ? (read.error.field('text') ?? Object.values(read.error.errors)[0]?.[0] ?? read.error.message)
-      : t('failure.unexpected'));
+  const refusal = read.error ?? (isTyped && rested === text ? meant.error : null);
+  const said =
+    refusal && (refusal instanceof ApiError ? (Object.values(refusal.errors)[0]?.[0] ?? refusal.message) : t('failure.unexpected'));
+  const corrected = refusal instanceof ApiError && typeof refusal.details['corrected'] === 'string' ? refusal.details['corrected'] : null;
+  const take = (next: string) => {
+    setText(next);
+    read.reset();
+    field.current?.focus();
+  };
   return (
     <form
       className="flex flex-col gap-1"
@@ -48,7 +59,7 @@ export function TypedSentence({ sheet, pieces, change, close }: TypedSentencePro
       <input
         ref={field}
         aria-label={t('typed.label')}
-        aria-invalid={error ? true : undefined}
+        aria-invalid={read.error ? true : undefined}
         aria-describedby="typed-said"
         autoFocus
         maxLength={500}
@@ -68,11 +79,19 @@ export function TypedSentence({ sheet, pieces, change, close }: TypedSentencePro
       />
       <span
         id="typed-said"
-        role={error ? 'alert' : undefined}
-        className={`text-note leading-5 ${error ? 'font-semibold text-broken' : 'font-normal text-muted'}`}
+        role={read.error ? 'alert' : 'status'}
+        className={`text-note leading-5 ${read.error ? 'font-semibold text-broken' : 'font-normal text-muted'}`}
       >
-        {error ?? t('typed.hint')}
+        {said ??
+          (isTyped && meant.data
+            ? t(meant.data.usualTime ? 'typed.meansAtUsual' : 'typed.means', { sentence: textOf(meant.data.sentence) })
+            : t('typed.hint'))}
       </span>
+      {corrected && (
+        <button type="button" className="changeable self-start text-note" onClick={() => take(corrected)}>
+          {t('typed.take', { text: corrected })}
+        </button>
+      )}
     </form>
   );
 }

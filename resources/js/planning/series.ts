@@ -31,17 +31,27 @@ export type DateEdit = { do: 'drop' | 'add'; date: string } | { do: 'move'; date
 /** Takes one date away, adds one, moves one. */
 export const editDate = (sheet: Sheet, edit: DateEdit) => sendJson('POST', 'series', { ...boardWire(sheet), edit }, lookShape);
 
-/** What a typed sentence means. */
-export const readSentence = (text: string, zone: string) =>
+/** What a typed sentence means; where it names no time, the sheet's stands in. */
+export const sentenceQuery = (text: string, zone: string, time: string | null) =>
+  queryOptions({
+    queryKey: ['sentence', text, zone, time],
+    queryFn: ({ signal }) => readSentence(text, zone, time, signal),
+    staleTime: 60_000,
+    retry: false,
+  });
+
+export const readSentence = (text: string, zone: string, time: string | null, signal?: AbortSignal) =>
   sendJson(
     'POST',
     'sentence',
-    { text, zone },
+    { text, zone, ...(time ? { time } : {}) },
     z.object({
       ...seriesShape.shape,
       zone: z.string(),
       allDay: z.boolean(),
       durationMinutes: z.number(),
       understood: z.array(z.string()),
+      usualTime: z.boolean(),
     }),
+    signal,
   );

@@ -93,8 +93,14 @@ it('reads a typed sentence into a sheet', function (string $text, array $expecte
     'with single dates' => ['every tuesday at 10:00, 3 times from 8 December 2026, except 15 December', ['startLocal' => '2026-12-08T10:00:00', 'dropped' => ['2026-12-15T10:00:00']]],
 ]);
 
+it('takes the time of the sheet where none is said, and offers what was probably meant', function (): void {
+    $this->postJson('/api/sentence', ['text' => 'every Tuesday', 'zone' => 'Africa/Nairobi', 'time' => '2026-12-08T14:10:00'])->assertOk()
+        ->assertJsonPath('usualTime', true)->assertJsonPath('startLocal', fn(string $start): bool => str_ends_with($start, 'T14:10:00'));
+    $this->postJson('/api/sentence', ['text' => 'every tusday at 9:00', 'zone' => 'Africa/Nairobi'])->assertStatus(422)->assertJsonPath('details.corrected', 'every Tuesday at 9:00');
+});
+
 it('quotes what it does not understand', function (): void {
-    $said = $this->postJson('/api/sentence', ['text' => 'every blue moon at 10:00', 'zone' => 'Africa/Nairobi'])->assertStatus(422)->json('errors.text.0');
+    $said = $this->postJson('/api/sentence', ['text' => 'every blue moon at 10:00', 'zone' => 'Africa/Nairobi'])->assertStatus(422)->assertJsonPath('code', 'not_understood')->json('message');
 
     expect($said)->toContain('blue');
 });
