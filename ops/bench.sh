@@ -5,6 +5,10 @@ SYNDEX_QUIET=1 bash "$home/ops/setup.sh"
 say 'Core: recurrence, zone-resolved instants a second inside the process (dateutil: Debian'\''s python3-dateutil, one thread each)'
 php -d pcov.enabled=0 -d memory_limit=512M "$home/ops/bench/recurrence.php"
 
+say ''
+say 'Core: bin/syndex core expand as a whole process, output included'
+php -d pcov.enabled=0 "$home/ops/bench/whole.php"
+
 house=$home/var-bench-$$
 cleanup() { SYNDEX_VAR=$house bash "$home/ops/stop.sh" >/dev/null 2>&1 || true; rm -rf "$house"; }
 trap cleanup EXIT

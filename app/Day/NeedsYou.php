@@ -14,8 +14,8 @@ use App\Planning\ClockMove;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
 use Illuminate\Support\Facades\DB;
+use Syndex\Core\Shifts\ComingShift;
 use Syndex\Core\Time\PlaceName;
-use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\ZoneData;
 
 /** What waits for a coordinator, each with the way out. */
@@ -28,14 +28,14 @@ final readonly class NeedsYou
     private const MOST_MOVES = 200;
 
     /** Clock changes are told of so many days ahead. */
-    private const DAYS_AHEAD = 120;
+    private const DAYS_AHEAD = 14;
 
     public function __construct(private ZoneData $zones, private OutboxHold $hold, private ViewerClock $clock) {}
 
     /** @return list<array<string, mixed>> */
     public function of(Account $account): array
     {
-        return [...$this->outboxHeld(), ...$this->undelivered($account), ...$this->clockMoves(), ...$this->clockChanges(), ...$this->unsent($account)];
+        return [...$this->outboxHeld(), ...$this->undelivered($account), ...$this->clockMoves(), ...$this->clockChanges($account), ...$this->unsent($account)];
     }
 
     /** @return list<array<string, mixed>> */
@@ -96,46 +96,45 @@ final readonly class NeedsYou
         return array_slice($needs, 0, self::MOST_OF_A_KIND);
     }
 
-    /** @return list<array<string, mixed>> */
-    private function clockChanges(): array
+    /** @return list<array<string, mixed>> by which the coordinator's own series move for somebody, soon */
+    private function clockChanges(Account $account): array
     {
         $now = now()->getTimestamp();
         $until = $now + self::DAYS_AHEAD * 86400;
-        $perZone = DB::table('attendees')
-            ->join('meetings', 'meetings.id', '=', 'attendees.meeting_id')
-            ->join('people', 'people.id', '=', 'attendees.person_id')
-            ->where('meetings.status', MeetingStatus::Sent->value)->whereNotNull('meetings.rrule')->where('meetings.all_day', false)
-            ->where(fn($q) => $q->whereNull('meetings.last_ends_at')->orWhere('meetings.last_ends_at', '>', now()->addWeek()))
-            ->whereNotNull('people.zone')->whereColumn('people.zone', '!=', 'meetings.zone')
-            ->groupBy('people.zone')
-            ->selectRaw('people.zone as zone, count(distinct attendees.person_id) as people')
-            ->get();
         $changes = [];
-        foreach ($perZone as $row) {
-            $change = $this->nextChange((string) $row->zone, $now, $until);
-            if ($change !== null) {
-                [$on, $minutes] = $change;
-                $key = "$on $minutes";
-                $changes[$key] ??= ['code' => 'clocks', 'cities' => [], 'on' => $on, 'minutes' => $minutes, 'people' => 0];
-                $changes[$key]['cities'][] = PlaceName::of((string) $row->zone);
-                $changes[$key]['people'] += (int) $row->people;
+        foreach ($this->ownClocks($account) as $row) {
+            $shift = $this->zones->knows($row->zone) && $this->zones->knows($row->anchor) ? ComingShift::of($this->zones->zone($row->anchor), $this->zones->zone($row->zone), $now, $until) : null;
+            if ($shift !== null) {
+                $key = "$shift->on $shift->minutes";
+                $changes[$key] ??= ['code' => 'clocks', 'cities' => [], 'on' => $shift->on, 'minutes' => $shift->minutes, 'people' => []];
+                $changes[$key]['cities'][] = PlaceName::of($shift->zoneId);
+                array_push($changes[$key]['people'], ...explode(',', $row->people));
             }
         }
         ksort($changes);
 
-        return array_slice(array_values($changes), 0, self::MOST_CHANGES);
+        return array_map(
+            static fn(array $change): array => [...$change, 'cities' => array_values(array_unique($change['cities'])), 'people' => count(array_unique($change['people']))],
+            array_slice(array_values($changes), 0, self::MOST_CHANGES),
+        );
     }
 
-    /** @return ?array{string, int} the local date, and by how many minutes the clocks go forward */
-    private function nextChange(string $zone, int $from, int $to): ?array
+    /** @return list<object{anchor: string, zone: string, people: string}> the clocks of the people in series that lie ahead, by the anchor they are held against */
+    private function ownClocks(Account $account): array
     {
-        foreach ($this->zones->knows($zone) ? $this->zones->zone($zone)->changesBetween($from, $to) : [] as $change) {
-            if ($change['after'] !== $change['before']) {
-                return [WallTime::ofSeconds($change['at'] + $change['before'])->formatDate(), intdiv($change['after'] - $change['before'], 60)];
-            }
-        }
+        /** @var list<object{anchor: string, zone: string, people: string}> $rows */
+        $rows = DB::table('meetings')
+            ->join('attendees', 'meetings.id', '=', 'attendees.meeting_id')
+            ->join('people', 'people.id', '=', 'attendees.person_id')
+            ->where('meetings.coordinator_id', $account->id)->where('meetings.status', MeetingStatus::Sent->value)
+            ->whereNotNull('meetings.rrule')->where('meetings.all_day', false)
+            ->where(fn($q) => $q->whereNull('meetings.last_ends_at')->orWhere('meetings.last_ends_at', '>', now()))
+            ->whereNotNull('people.zone')->whereColumn('people.zone', '!=', 'meetings.zone')
+            ->groupBy('meetings.zone', 'people.zone')
+            ->selectRaw('meetings.zone as anchor, people.zone as zone, group_concat(distinct attendees.person_id) as people')
+            ->get()->all();
 
-        return null;
+        return $rows;
     }
 
     /** @return list<array<string, mixed>> */

@@ -75,7 +75,7 @@ final readonly class PlanBoard
             'anchors' => $this->anchors($plan, $people),
             'complete' => $dates->complete,
             'open' => $series->rule?->isOpen() ?? false,
-            'board' => $board,
+            'board' => BoardResource::of($board),
         ];
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 return [
     'no_calendar' => 'This is not a calendar file. Nothing was changed.',
-    'too_large' => 'This file is too large to be read here: 60 MB at most. Nothing was changed.',
+    'too_large' => 'This file is too large: 60 MB at most. Nothing was changed.',
     'no_such_event' => 'The file holds no such event. Choose again.',
     'no_start' => 'This event has no start, so there is nothing to plan.',
     'called_off' => 'This event is called off in the file, so there is nothing to plan.',

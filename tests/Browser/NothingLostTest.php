@@ -12,7 +12,7 @@ function freshSheet(object $test, string $title): void
     $test->press('button', 'Plan a meeting');
     $test->fill($test->field('Title'), $title);
     $test->field('Title')->sendKeys(WebDriverKeys::ENTER);
-    $test->see('draft kept at');
+    $test->see('draft saved at');
 }
 
 /** Runs something on the database of the house. */
@@ -40,12 +40,12 @@ it('keeps the sheet and what is typed while the database is away, says so, and h
         // A database that hangs is told by the web server's patience; here it is cut short.
         sleep(2);
         array_map(static fn(int $pid): bool => posix_kill($pid, SIGKILL), $pids);
-        $this->waitFor(fn(): bool => str_contains($this->text(), 'draft kept at') || str_contains($this->text(), 'it is tried again'), 'an answer', 40);
+        $this->waitFor(fn(): bool => str_contains($this->text(), 'draft saved at') || str_contains($this->text(), 'trying again'), 'an answer', 40);
     } finally {
         array_map(static fn(int $pid): bool => posix_kill($pid, SIGCONT), $pids);
     }
     expect($this->field('Purpose')->getAttribute('value'))->toBe('Typed while nobody answered');
-    $this->waitFor(fn(): bool => str_contains($this->text(), 'draft kept at'), 'kept', 60);
+    $this->waitFor(fn(): bool => str_contains($this->text(), 'draft saved at'), 'kept', 60);
     $this->browser->navigate()->refresh();
     $this->waitFor(fn(): bool => $this->field('Purpose')->getAttribute('value') === 'Typed while nobody answered', 'the purpose');
 });
@@ -58,7 +58,7 @@ it('asks to sign in again when the session ended, over the page as it is, and go
     $this->see('Your session has ended');
     $this->expectAccessible('signing in again');
     $this->find("//*[@role='dialog']//input")->sendKeys(['seedling-demo', WebDriverKeys::ENTER]);
-    $this->waitFor(fn(): bool => !str_contains($this->text(), 'Your session has ended') && str_contains($this->text(), 'draft kept at'), 'kept');
+    $this->waitFor(fn(): bool => !str_contains($this->text(), 'Your session has ended') && str_contains($this->text(), 'draft saved at'), 'kept');
     expect($this->field('Purpose')->getAttribute('value'))->toBe('Typed after the session ended');
 });
 
@@ -72,20 +72,20 @@ it('offers what could not be handed in, when the sheet is opened again', functio
         window.fetch = (url, asked) => (asked?.method === 'PUT' ? Promise.reject(new TypeError('away')) : real(url, asked));
         JS);
     $this->fill($this->field('Purpose'), 'Held on the device');
-    $this->see('it is tried again');
+    $this->see('trying again');
     $this->expectAccessible('a sheet that is not kept');
     // Leaving asks.
     $this->press('a', 'People');
-    $this->see('Not kept yet');
+    $this->see('Not saved yet');
     $this->press('button', 'Stay here');
     expect(parse_url($this->browser->getCurrentURL(), PHP_URL_PATH))->toBe($path);
     $this->browser->executeScript('window.onbeforeunload = null; window.addEventListener("beforeunload", (e) => e.stopImmediatePropagation(), { capture: true });');
     $this->browser->get('about:blank');
     $this->browser->get($this->address($path));
-    $this->see('not kept by Syndex');
+    $this->see('It was never saved');
     $this->expectAccessible('an offer');
-    $this->press('button', 'Take it up');
-    $this->see('draft kept at');
+    $this->press('button', 'Use it');
+    $this->see('draft saved at');
     expect($this->field('Purpose')->getAttribute('value'))->toBe('Held on the device');
     $this->press('button', 'Undo');
     $this->waitFor(fn(): bool => $this->field('Purpose')->getAttribute('value') === '', 'undone');
@@ -104,7 +104,7 @@ it('takes what was typed and not entered when Read back is pressed within a seco
     $this->press('button', 'Back to the sheet');
     $this->field('Add a person')->sendKeys('Nobody Of This Name');
     $this->press('button', 'Read back');
-    $this->see('This was not added yet');
+    $this->see('This has not been added yet');
     $this->field('Add a person')->sendKeys(WebDriverKeys::ESCAPE);
     $this->press('button', 'Type it');
     $this->fill($this->field('When and how often, in words'), 'weekly on tuesday 16:00, 30 minutes, nairobi, 4 times');
@@ -127,7 +127,7 @@ it('can read back and send once more after taking back', function (): void {
         $id = basename((string) parse_url($this->browser->getCurrentURL(), PHP_URL_PATH));
         $this->browser->executeScript("return fetch('/api/meetings/$id/take-back', { method: 'POST', headers: { Accept: 'application/json', 'X-XSRF-TOKEN': decodeURIComponent(/XSRF-TOKEN=([^;]*)/.exec(document.cookie)[1]) } }).then((r) => r.status)");
         $this->visit("/meetings/$id/plan");
-        $this->see('A single meeting, draft kept');
+        $this->see('A single meeting, draft saved');
         $this->press('button', 'Read back');
         $this->see('goes to 2 people');
         $this->press('button', 'Send 2 invitations');
@@ -160,7 +160,7 @@ it('asks what is meant where a series cannot be moved as it is', function (): vo
     $this->field('When and how often, in words')->sendKeys(WebDriverKeys::ENTER);
     $this->see('second Tuesday');
     for ($i = 0; $i < 9; $i++) {
-        $this->press('button', '+15 minutes: a quarter hour later');
+        $this->press('button', '+15 minutes: a quarter of an hour later');
         usleep(350_000);
         if (str_contains($this->text(), 'Moved past midnight')) {
             break;
@@ -169,6 +169,6 @@ it('asks what is meant where a series cannot be moved as it is', function (): vo
     $this->see('Moved past midnight');
     $this->see('second Wednesday');
     $this->expectAccessible('the question');
-    $this->press('button', 'Keep each date, moved');
+    $this->press('button', 'Move each date by itself');
     $this->waitFor(fn(): bool => !str_contains($this->text(), 'Moved past midnight') && str_contains($this->text(), 'second Wednesday'), 'moved');
 });

@@ -28,10 +28,10 @@ it('holds every page to WCAG 2.2 AA, without sideways scroll or console error', 
     $this->expectNoSidewaysScroll('sign in');
     $this->signIn('Joram Kiptui');
     $pages = [
-        '/' => 'Needs you', '/?day=2031-01-01' => 'Nothing is planned', '/meetings' => 'meetings in all', '/meetings?which=over' => '', '/people' => 'people in the directory', '/sent' => 'messages in the book',
-        '/sent?state=withdrawn' => 'in the book', '/house-rules' => 'What holds for every meeting', '/nowhere' => 'There is nothing here',
+        '/' => 'Needs you', '/?day=2031-01-01' => 'Nothing is planned', '/meetings' => 'meetings in all', '/meetings?which=over' => '', '/people' => 'people in the directory', '/sent' => 'messages in the dispatch book',
+        '/sent?state=withdrawn' => 'in the dispatch book', '/house-rules' => 'These rules apply', '/nowhere' => 'There is nothing here',
         meetingPath($this, 'Quarterly trials') => 'Sent on', meetingPath($this, 'Yam collection hand-over') => 'Called off on',
-        meetingPath($this, 'Grower exchange', '/plan') => 'required are free', meetingPath($this, 'Grower exchange', '/read-back') => 'Still odd', meetingPath($this, 'Garden directors’ day') => 'all day',
+        meetingPath($this, 'Grower exchange', '/plan') => 'required people', meetingPath($this, 'Grower exchange', '/read-back') => 'Worth checking', meetingPath($this, 'Garden directors’ day') => 'all day',
     ];
     foreach ($pages as $path => $text) {
         $this->visit($path);
@@ -50,18 +50,18 @@ it('holds dialogs and editors to the same', function (array $device): void {
     $this->device($device);
     $this->signIn('Joram Kiptui');
     $this->browser->findElement(Facebook\WebDriver\WebDriverBy::tagName('body'))->sendKeys([WebDriverKeys::CONTROL, 'k']);
-    $this->find("//input[@placeholder='A page, a meeting, a person, something to do']")->sendKeys('quarterly');
+    $this->find("//input[@placeholder='A page, a meeting, a person or an action']")->sendKeys('quarterly');
     $this->see('Quarterly trials');
     $this->expectAccessible('palette');
     $this->find("//*[@role='dialog']//input")->sendKeys(WebDriverKeys::ESCAPE);
     $this->visit('/people');
     $this->press('button', 'Add a person');
-    $this->see('Who it is');
+    $this->see('Who they are');
     $this->expectAccessible('person');
     $this->pressAt("//*[@role='dialog']//button[normalize-space(.)='Leave it as it is']");
     $this->visit(meetingPath($this, 'Grower exchange', '/plan'));
-    $this->see('required are free');
-    foreach (['How often', 'Until when', 'Length', 'Zone of the clock that counts'] as $editor) {
+    $this->see('required people');
+    foreach (['How often', 'Until when', 'Length', 'Time zone of the meeting'] as $editor) {
         $this->pressAt("//button[starts-with(@aria-label, '$editor')]");
         $this->find("//*[@role='dialog']");
         $this->expectAccessible($editor);
@@ -69,7 +69,7 @@ it('holds dialogs and editors to the same', function (array $device): void {
         $this->waitFor(fn(): bool => $this->browser->findElements(Facebook\WebDriver\WebDriverBy::cssSelector('[role=dialog]')) === [], 'the editor closed');
     }
     $this->field('Add a person')->sendKeys('rosa@anden,exa');
-    $this->see('What stands after the @');
+    $this->see('Check the part after the @');
     $this->expectAccessible('an address with a slip');
     $this->expectQuietConsole();
 })->with(['light' => [['width' => 1280, 'height' => 800]], 'dark' => [['width' => 1280, 'height' => 800, 'dark' => true]]]);
@@ -77,7 +77,7 @@ it('holds dialogs and editors to the same', function (array $device): void {
 it('does not scroll the plan sheet as a page at 1280 x 800', function (): void {
     $this->signIn();
     $this->visit(meetingPath($this, 'Grower exchange', '/plan'));
-    $this->see('required are free');
+    $this->see('required people');
 
     expect($this->browser->executeScript('return document.documentElement.scrollHeight'))->toBeLessThanOrEqual(800);
 });
@@ -95,7 +95,7 @@ it('keeps two windows from overwriting each other', function (): void {
     $path = meetingPath($this, 'Spring swap', '/plan');
     $this->visit($path);
     $this->fill($this->field('Purpose'), 'From the first window.');
-    $this->see('draft kept at');
+    $this->see('draft saved at');
     // The second window: the same page asked again behind the first one's back.
     $this->browser->executeAsyncScript(<<<'JS'
         const done = arguments[arguments.length - 1];
@@ -109,7 +109,7 @@ it('keeps two windows from overwriting each other', function (): void {
     $this->fill($this->field('Purpose'), 'From the first window, again.');
     $this->see('Changed in another window');
     $this->expectAccessible('the conflict');
-    $this->press('button', 'Take what is there');
+    $this->press('button', 'Use the other version');
     $this->waitFor(fn(): bool => $this->field('Purpose')->getAttribute('value') === 'From the second window.', 'theirs');
     $this->press('button', 'Undo');
     $this->waitFor(fn(): bool => $this->field('Purpose')->getAttribute('value') === 'From the first window, again.', 'mine');
@@ -128,7 +128,7 @@ it('gives a colleague an account, by mail', function (): void {
     $this->forget();
     $this->browser->get($this->address($link[0]));
     $this->fill($this->field('Password'), 'quite long enough');
-    $this->press('button', 'Set it and come in');
+    $this->press('button', 'Save it and sign in');
     $this->see('Lisbon time');
     expect($this->text())->not->toContain('House rules');
 });

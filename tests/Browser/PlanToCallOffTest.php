@@ -40,7 +40,7 @@ it('plans a weekly series in five zones, sends it, and calls it off', function (
     $this->set($this->field('Time'), '15:30');
     $this->field('Time')->sendKeys(WebDriverKeys::ENTER);
     $this->pressAt("//button[starts-with(@aria-label, 'Length')]");
-    $this->pressAt("//button[contains(., '45 minutes') and contains(., 'leaves a break')]");
+    $this->pressAt("//button[contains(., '45 minutes') and contains(., 'leaves time for a break')]");
     $this->pressAt("//button[starts-with(@aria-label, 'Until when')]");
     $this->set($this->field('How many times'), '12');
     $this->press('button', 'Done');
@@ -76,14 +76,14 @@ it('plans a weekly series in five zones, sends it, and calls it off', function (
     $this->press('button', 'One day');
 
     // A date is dropped and put back.
-    $this->pressAt("//button[starts-with(@aria-label, 'Drop ')]");
-    $this->see('is dropped');
-    $this->press('button', 'put back');
+    $this->pressAt("//button[starts-with(@aria-label, 'Leave out ')]");
+    $this->see('is left out');
+    $this->press('button', 'put it back');
 
     // Read back, in another recipient's time.
     $this->press('button', 'Read back');
     $this->see('Seed swap goes to 6 people.');
-    $this->see('at night');
+    $this->see('night');
     $this->press('button', 'Mere Tautari');
     $this->see('Auckland time');
     $this->press('button', 'As plain text');
@@ -103,7 +103,7 @@ it('plans a weekly series in five zones, sends it, and calls it off', function (
 
     // Call off.
     $this->press('button', 'Call off');
-    $this->see('All 6 people invited get a message');
+    $this->see('All 6 people invited get a cancellation');
     $this->pressAt("//*[@role='dialog']//button[normalize-space(.)='Call off']");
     $this->see('Called off on');
     $this->waitFor(fn(): bool => count($this->mails('guest@orchard.example')) === 2, 'the calling off in the post room', 20);

@@ -5,15 +5,19 @@ declare(strict_types=1);
 namespace Syndex\Core\Headless;
 
 use Syndex\Core\Recurrence\Series;
-use Syndex\Core\Time\Instant;
-use Syndex\Core\Time\WallTime;
+use Syndex\Core\Time\Texts;
 use Syndex\Core\Time\ZoneData;
 use Syndex\Core\Work;
 
 /** The dates of a series within a window. */
 final readonly class Expand implements Verb
 {
-    public function __construct(private ZoneData $zones) {}
+    private Texts $texts;
+
+    public function __construct(private ZoneData $zones)
+    {
+        $this->texts = new Texts();
+    }
 
     public function keys(): array
     {
@@ -30,12 +34,12 @@ final readonly class Expand implements Verb
             SeriesKeys::instant($fields, 'to'),
             max(1, $fields->wholeNumber('limit', 1, 1000)),
         );
-        $text = match (true) {
-            $series->allDay => static fn(int $start): string => WallTime::ofSeconds($start)->formatDate(),
-            $series->zone === null => static fn(int $start): string => WallTime::ofSeconds($start)->format(),
-            default => static fn(int $start): string => Instant::ofSeconds($start)->formatIn($series->zone),
+        $instances = match (true) {
+            $series->allDay => $this->texts->ofDates($found->starts),
+            $series->zone === null => $this->texts->ofWalls($found->starts),
+            default => $this->texts->ofMoments($found->starts, $series->zone),
         };
 
-        return ['instances' => array_map($text, $found->starts), 'complete' => $found->complete];
+        return ['instances' => $instances, 'complete' => $found->complete];
     }
 }

@@ -9,9 +9,20 @@ final readonly class Board
 {
     /**
      * @param  list<DateState>  $dates
-     * @param  list<DateColumn>  $columns  the dates, or the next days of a single meeting
+     * @param  list<DateState>  $comingDays  the next days of a single meeting; none for a series
+     * @param  list<DateColumn>  $columns  one for each date, or for each coming day
      * @param  list<Mark>  $columnScale
      * @param  list<Fit>  $fits  best first; only those better than the present time
      */
-    public function __construct(public DayBoard $day, public array $dates, public array $columns, public array $columnScale, public int $columnBarAt, public Fit $present, public array $fits) {}
+    public function __construct(
+        public DayBoard $day,
+        public array $dates,
+        public array $comingDays,
+        public array $columns,
+        public array $columnScale,
+        public int $columnBarAt,
+        public Fit $present,
+        public array $fits,
+        public Summary $summary,
+    ) {}
 }

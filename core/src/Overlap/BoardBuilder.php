@@ -37,11 +37,13 @@ final class BoardBuilder
         return new Board(
             self::day($plan, $people, $judge, $index),
             $states,
-            $columns->columns($wide === $plan ? $states : (new DateJudge($wide, $people))->all()),
+            $wide === $plan ? [] : (new DateJudge($wide, $people))->all(),
+            $columns->columns(),
             self::scale($axis, $plan),
             $axis->at($plan->dates->starts[0]),
             $present,
             $search->better($present, self::PROPOSALS),
+            Summary::of($states, $people),
         );
     }
 
@@ -76,6 +78,9 @@ final class BoardBuilder
     {
         $wall = $plan->anchor->toWall($plan->dates->starts[$index]);
         $axis = Axis::around(Gregorian::floorDiv($wall, 86400), intdiv(Gregorian::floorMod($wall, 86400), 60), $plan->durationMinutes, $plan->anchor);
+        $panes = (new PaneBuilder($plan, $people, $axis, $index))->panes();
+        $standings = $judge->standings($index);
+
         return new DayBoard(
             $index,
             Instant::ofSeconds($axis->window->start)->format(),
@@ -84,9 +89,27 @@ final class BoardBuilder
             $axis->at($plan->dates->starts[$index]),
             $plan->durationMinutes,
             self::scale($axis, $plan),
-            (new PaneBuilder($plan, $people, $axis, $index))->panes(),
-            $judge->standings($index),
+            $panes,
+            $standings,
+            self::worstFirst($panes, $standings),
         );
+    }
+
+    /**
+     * @param  list<Pane>  $panes
+     * @param  list<Standing>  $standings
+     * @return list<string> keys of the panes; of equals the western first
+     */
+    private static function worstFirst(array $panes, array $standings): array
+    {
+        $weights = [];
+        foreach ($standings as $standing) {
+            $weights[$standing->id] = $standing->weight();
+        }
+        $bad = static fn(Pane $pane): int => array_sum(array_map(static fn(Thread $thread): int => $weights[$thread->id] ?? 0, $pane->threads));
+        usort($panes, static fn(Pane $a, Pane $b): int => $bad($b) <=> $bad($a));
+
+        return array_map(static fn(Pane $pane): string => $pane->key, $panes);
     }
 
     /** @return list<Mark> every other hour of the anchor's clock, midnight among them */

@@ -25,17 +25,14 @@ final readonly class ColumnBuilder
         $this->crowd = Crowd::of($this->required);
     }
 
-    /**
-     * @param  list<DateState>  $states
-     * @return list<DateColumn>
-     */
-    public function columns(array $states): array
+    /** @return list<DateColumn> one for each date */
+    public function columns(): array
     {
-        return array_map(function (DateState $state): DateColumn {
-            $axis = $this->axis($state->index);
+        return array_map(function (int $index): DateColumn {
+            $axis = $this->axis($index);
 
-            return new DateColumn($state, $this->ground($axis), $this->blocks($axis), $axis->at($this->plan->dates->starts[$state->index]));
-        }, $states);
+            return new DateColumn($this->ground($axis), $this->blocks($axis), $axis->at($this->plan->dates->starts[$index]));
+        }, array_keys($this->plan->dates->starts));
     }
 
     public function axis(int $index): Axis

@@ -12,5 +12,5 @@ final readonly class DateColumn
      * @param  list<Segment>  $blocks  count: how many of the required are busy
      * @param  int  $barAt  minutes of the axis at which this date begins; a date moved by itself may lie beyond either end
      */
-    public function __construct(public DateState $state, public array $ground, public array $blocks, public int $barAt) {}
+    public function __construct(public array $ground, public array $blocks, public int $barAt) {}
 }

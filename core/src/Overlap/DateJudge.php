@@ -59,14 +59,15 @@ final readonly class DateJudge
     private function state(int $index): DateState
     {
         $slot = $this->plan->slot($index);
-        $required = $free = 0;
+        $required = $free = $unknown = 0;
         $troubles = [];
         $lights = $this->lights($slot);
         foreach ($this->people as $at => $person) {
             $clashes = $this->clashes($person, $slot);
             if ($person->required) {
                 $required++;
-                $free += $clashes === [] ? 1 : 0;
+                $free += $clashes === [] && $person->calendarKnown ? 1 : 0;
+                $unknown += $clashes === [] && !$person->calendarKnown ? 1 : 0;
             }
             $light = $lights[$this->crowd->groupOf[$at]];
             if ($clashes !== [] || ($light !== Light::InHours && $light !== Light::Unknown)) {
@@ -81,6 +82,7 @@ final readonly class DateJudge
             Instant::ofSeconds($slot->start)->format(),
             $required,
             $free,
+            $unknown,
             $troubles,
             $shifts,
             $anchorShift,
@@ -119,6 +121,7 @@ final readonly class DateJudge
             },
             $light,
             $clashes,
+            $person->calendarKnown,
         );
     }
 

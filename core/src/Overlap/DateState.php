@@ -10,6 +10,8 @@ final readonly class DateState
     /**
      * @param  string  $wall  start on the anchor's clock
      * @param  string  $start  the moment, RFC 3339 in UTC
+     * @param  int  $free  of the required, those whose calendar is known and has nothing then
+     * @param  int  $unknown  of the required, those of whom nobody knows: neither busy nor free
      * @param  list<Standing>  $troubles  the people who are busy or outside their hours
      * @param  list<PlaceShift>  $shifts
      * @param  ?int  $anchorShift  minutes by which the anchor's own clocks changed since the date before
@@ -19,7 +21,8 @@ final readonly class DateState
         public string $wall,
         public string $start,
         public int $required,
-        public int $requiredFree,
+        public int $free,
+        public int $unknown,
         public array $troubles,
         public array $shifts,
         public ?int $anchorShift,

@@ -13,6 +13,7 @@ final readonly class DayBoard
      * @param  list<Mark>  $scale  the anchor's hours
      * @param  list<Pane>  $panes
      * @param  list<Standing>  $standings  everyone
+     * @param  list<string>  $worstFirst  keys of the panes, by how bad their people have it
      */
     public function __construct(
         public int $index,
@@ -24,5 +25,6 @@ final readonly class DayBoard
         public array $scale,
         public array $panes,
         public array $standings,
+        public array $worstFirst,
     ) {}
 }

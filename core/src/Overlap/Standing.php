@@ -10,6 +10,18 @@ final readonly class Standing
     /**
      * @param  ?string  $local  wall time at the start, "2026-12-09T01:30:00"; null when the place is unknown
      * @param  list<string>  $clashes  labels of what the person has at that time
+     * @param  bool  $calendarKnown  whether no clash means free
      */
-    public function __construct(public string $id, public bool $required, public ?string $local, public Light $light, public array $clashes) {}
+    public function __construct(public string $id, public bool $required, public ?string $local, public Light $light, public array $clashes, public bool $calendarKnown) {}
+
+    /** How bad it is, to be added up: busy weighs most, then night, then outside hours. */
+    public function weight(): int
+    {
+        return match (true) {
+            $this->clashes !== [] => 100,
+            $this->light === Light::Night => 10,
+            $this->light === Light::InHours, $this->light === Light::Unknown => 0,
+            default => 1,
+        };
+    }
 }

@@ -58,6 +58,12 @@ final readonly class Instant
         $minutes = intdiv($offset, 60);
 
         return WallTime::ofSeconds($this->seconds + $minutes * 60)->format()
-            . sprintf('%s%02d:%02d', $minutes < 0 ? '-' : '+', intdiv(abs($minutes), 60), abs($minutes) % 60);
+            . self::offsetText($minutes);
+    }
+
+    /** "+03:00" */
+    public static function offsetText(int $minutes): string
+    {
+        return sprintf('%s%02d:%02d', $minutes < 0 ? '-' : '+', intdiv(abs($minutes), 60), abs($minutes) % 60);
     }
 }

@@ -57,6 +57,17 @@ final class Zone
         return $this->offset[$this->hint = self::find($this->at, $utc, $this->hint)];
     }
 
+    /** @return array{int, int, int} the stretch around a moment in which the clock keeps its offset, [from, until), and that offset */
+    public function stretchAt(int $utc): array
+    {
+        if ($utc >= $this->listedUntil) {
+            return [$utc, $utc + 1, $this->offsetAt($utc)];
+        }
+        $index = $this->hint = self::find($this->at, $utc, $this->hint);
+
+        return [$this->at[$index - 1] ?? PHP_INT_MIN, min($this->at[$index] ?? $this->listedUntil, $this->listedUntil), $this->offset[$index]];
+    }
+
     /**
      * The moment at which this place's clock shows a wall time.
      *

@@ -95,7 +95,7 @@ describe('BoardBuilder::build', function (): void {
             Tests\person('ny', 'America/New_York'), Tests\person('ls', 'Europe/Lisbon', busy: [['2027-03-16T12:00:00Z', 60]]), Tests\person('au', 'Pacific/Auckland', required: false),
         ], 0);
 
-        expect(array_map(static fn($d) => $d->requiredFree, $board->dates))->toBe([2, 1, 2, 2])
+        expect(array_map(static fn($d) => $d->free, $board->dates))->toBe([2, 1, 2, 2])
             ->and(array_map(static fn($d) => array_map(static fn($s) => "$s->place $s->was $s->now", $d->shifts), $board->dates))
             ->toBe([[], ['New York 07:30 08:30'], [], ['Lisbon 12:30 13:30']])
             ->and(array_map(static fn($t) => [$t->id, $t->light->value], $board->dates[0]->troubles))->toBe([['ny', 'before_hours'], ['au', 'night']]);

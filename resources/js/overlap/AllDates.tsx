@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import { clock, dayMonth, month } from '../lib/time';
-import type { Drawn, Fit } from './board';
+import type { DateState, Drawn, Fit } from './board';
 
 export type AllDatesProps = {
   board: Drawn;
@@ -13,6 +13,8 @@ export type AllDatesProps = {
 
 const AXIS = 1440;
 const MANY = 16;
+
+const isBusy = (state: DateState) => state.free + state.unknown < state.required;
 
 /** The board turned on the series: a column a date, lighter where more of the required are in their hours. */
 export function AllDates({ board, durationMinutes, selected, choose, take, single }: AllDatesProps) {
@@ -61,8 +63,8 @@ export function AllDates({ board, durationMinutes, selected, choose, take, singl
                   ? {
                       'aria-label': t('dates.column', {
                         date: own ? `${dayMonth(state.wall)}, ${own}` : dayMonth(state.wall),
-                        free: state.requiredFree,
-                        required: state.required,
+                        free: state.free,
+                        known: state.required - state.unknown,
                       }),
                     }
                   : {})}
@@ -104,16 +106,12 @@ export function AllDates({ board, durationMinutes, selected, choose, take, singl
                   />
                   <span
                     className={`tight absolute inset-x-0.5 z-10 flex items-center justify-center rounded border-2 px-0.5 text-[0.6875rem] leading-4 font-bold ${
-                      state.requiredFree < state.required ? 'border-broken bg-sheet text-ink' : 'border-[#17202b] bg-sun text-on-sun'
+                      isBusy(state) ? 'border-broken bg-sheet text-ink' : 'border-[#17202b] bg-sun text-on-sun'
                     }`}
                     style={{ top: at(here) }}
                   >
                     {own ??
-                      (many
-                        ? state.requiredFree < state.required
-                          ? '!'
-                          : ''
-                        : t('dates.free', { free: state.requiredFree, required: state.required }))}
+                      (many ? (isBusy(state) ? '!' : '') : t('dates.free', { free: state.free, known: state.required - state.unknown }))}
                   </span>
                 </span>
               </button>

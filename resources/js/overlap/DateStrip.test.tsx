@@ -8,8 +8,9 @@ const date = (index: number, busy = false): DateState => ({
   wall: new Date(Date.UTC(2026, 11, 8 + 7 * index, 15, 30)).toISOString().slice(0, 19),
   start: new Date(Date.UTC(2026, 11, 8 + 7 * index, 12, 30)).toISOString(),
   required: 3,
-  requiredFree: busy ? 2 : 3,
-  troubles: busy ? [{ id: 'x', required: true, local: null, light: 'in_hours', clashes: ['Stock taking'] }] : [],
+  free: busy ? 2 : 3,
+  unknown: 0,
+  troubles: busy ? [{ id: 'x', required: true, light: 'in_hours', clashes: ['Stock taking'] }] : [],
   shifts: [],
   anchorShift: null,
 });
@@ -42,21 +43,21 @@ describe('DateStrip', () => {
 
   it('drops the date that is shown, and puts a dropped one back', () => {
     const { drop, restore } = strip({ dropped: ['2026-12-29T15:30:00'] });
-    fireEvent.click(screen.getByRole('button', { name: 'Drop Tue 8 Dec 2026' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Leave out Tue 8 Dec 2026' }));
     expect(drop).toHaveBeenCalledExactlyOnceWith('2026-12-08T15:30:00');
-    fireEvent.click(screen.getByRole('button', { name: 'put back' }));
+    fireEvent.click(screen.getByRole('button', { name: 'put it back' }));
     expect(restore).toHaveBeenCalledExactlyOnceWith('2026-12-29T15:30:00');
   });
 
   it('of many dates shows those with trouble and counts the rest', () => {
     strip({ dates: Array.from({ length: 30 }, (_, index) => date(index, index === 7)), selected: 2, complete: false });
     expect(within(screen.getByRole('list', { name: 'Dates' })).getAllByRole('listitem')).toHaveLength(2);
-    expect(screen.getByText('28 more dates without trouble')).toBeInTheDocument();
-    expect(screen.getByText('judged for the first 30 dates')).toBeInTheDocument();
+    expect(screen.getByText('28 more dates without a problem')).toBeInTheDocument();
+    expect(screen.getByText('checked for the first 30 dates')).toBeInTheDocument();
   });
 
   it('offers to drop nothing from a single date', () => {
     strip({ dates: [date(0)], drop: null });
-    expect(screen.queryByRole('button', { name: /Drop/ })).toBeNull();
+    expect(screen.queryByRole('button', { name: /Leave out/ })).toBeNull();
   });
 });

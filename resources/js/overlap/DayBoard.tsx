@@ -3,10 +3,10 @@ import { useTranslation } from 'react-i18next';
 import { clock, plusMinutes, weekday } from '../lib/time';
 import { called } from '../people/people';
 import { Button } from '../ui/Button';
-import type { Day } from './board';
+import { inOrder, type Day } from './board';
 import { localAt, PaneView, type Shown } from './PaneView';
 import { OutOfSight } from './OutOfSight';
-import { badness } from './words';
+import {} from './words';
 import { useBar, type Bar } from './useBar';
 import { spoken, type People } from './words';
 
@@ -40,7 +40,7 @@ export function DayBoard({ day, people, anchorCity, allDay, moved, readOnly = fa
         minutes: CLOSE,
       }
     : { from: 0, minutes: day.axisMinutes };
-  const panes = worstFirst ? [...day.panes].sort((a, b) => badness(b, day.standings) - badness(a, day.standings)) : day.panes;
+  const panes = worstFirst ? inOrder(day.panes, day.worstFirst) : day.panes;
   const strip = useRef<HTMLDivElement>(null);
   const handle = useBar(
     given,
@@ -166,7 +166,7 @@ export function DayBoard({ day, people, anchorCity, allDay, moved, readOnly = fa
                   ? standing.clashes.join(', ')
                   : focused.kind === 'guest'
                     ? t('board.noCalendar')
-                    : t(`free.${standing.light}`),
+                    : t(`${standing.calendarKnown ? 'free' : 'unsure'}.${standing.light}`),
             })
           : ''}
       </p>
@@ -189,7 +189,11 @@ export function DayBoard({ day, people, anchorCity, allDay, moved, readOnly = fa
                 <td>{person ? called(person) : '?'}</td>
                 <td>{person?.city ?? t('board.unknownPlace')}</td>
                 <td>{one.local === null ? t('board.noClock') : `${weekday(one.local)} ${clock(one.local)}`}</td>
-                <td>{one.clashes.length > 0 ? `${t('light.busy')}: ${one.clashes.join(', ')}` : t(`free.${one.light}`)}</td>
+                <td>
+                  {one.clashes.length > 0
+                    ? `${t('light.busy')}: ${one.clashes.join(', ')}`
+                    : t(`${one.calendarKnown ? 'free' : 'unsure'}.${one.light}`)}
+                </td>
               </tr>
             );
           })}

@@ -1,16 +1,16 @@
 import { useTranslation } from 'react-i18next';
 import { clock, weekday } from '../lib/time';
 import { Button } from '../ui/Button';
-import type { Day } from './board';
+import { inOrder, type Day } from './board';
 import { localAt } from './PaneView';
-import { badness, lightWord, type People } from './words';
+import { lightWord, type People } from './words';
 
 export type DayStripsProps = { day: Day; people: People; moved: (shiftMinutes: number, lengthMinutes: number) => void };
 
 /** The board for a phone: a horizontal day a place, the worst first. */
 export function DayStrips({ day, people, moved }: DayStripsProps) {
   const { t } = useTranslation();
-  const panes = [...day.panes].sort((a, b) => badness(b, day.standings) - badness(a, day.standings));
+  const panes = inOrder(day.panes, day.worstFirst);
   const x = (minutes: number) => `${(minutes / day.axisMinutes) * 100}%`;
   return (
     <div className="flex flex-col gap-3">

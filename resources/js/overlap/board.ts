@@ -1,9 +1,19 @@
 import * as z from 'zod/mini';
 
-const segment = z.object({ from: z.number(), to: z.number(), tone: z.string(), label: z.string(), count: z.number() });
+const segment = z.pipe(
+  z.tuple([z.number(), z.number(), z.string(), z.number(), z.string()]),
+  z.transform(([from, to, tone, count, label]) => ({ from, to, tone, count, label })),
+);
 const mark = z.object({ at: z.number(), label: z.string() });
 const light = z.enum(['in_hours', 'before_hours', 'after_hours', 'between_hours', 'day_off', 'night', 'unknown']);
-const standing = z.object({ id: z.string(), required: z.boolean(), local: z.nullable(z.string()), light, clashes: z.array(z.string()) });
+const standing = z.object({
+  id: z.string(),
+  required: z.boolean(),
+  local: z.nullable(z.string()),
+  light,
+  clashes: z.array(z.string()),
+  calendarKnown: z.boolean(),
+});
 const thread = z.object({
   id: z.string(),
   required: z.boolean(),
@@ -30,8 +40,11 @@ const dateState = z.object({
   wall: z.string(),
   start: z.string(),
   required: z.number(),
-  requiredFree: z.number(),
-  troubles: z.array(standing),
+  /** Of the required, those whose calendar is known and has nothing then, and those of whom nobody knows. */
+  free: z.number(),
+  unknown: z.number(),
+  /** Place in the list of people, light, what they have at that time. */
+  troubles: z.array(z.tuple([z.number(), light, z.array(z.string())])),
   shifts: z.array(shift),
   anchorShift: z.nullable(z.number()),
 });
@@ -45,8 +58,9 @@ const day = z.object({
   scale: z.array(mark),
   panes: z.array(pane),
   standings: z.array(standing),
+  worstFirst: z.array(z.string()),
 });
-const column = z.object({ state: dateState, ground: z.array(segment), blocks: z.array(segment), barAt: z.number() });
+const column = z.object({ ground: z.array(segment), blocks: z.array(segment), barAt: z.number() });
 const fit = z.object({
   clock: z.string(),
   at: z.number(),
@@ -56,16 +70,56 @@ const fit = z.object({
   dates: z.number(),
 });
 
-/** What a board draws: one date as a day, and every date as a column. */
-export const drawnShape = z.object({
+const times = z.array(z.object({ id: z.string(), dates: z.number() }));
+
+const wireShape = z.object({
+  people: z.array(z.string()),
   day,
   dates: z.array(dateState),
+  comingDays: z.array(dateState),
   columns: z.array(column),
   columnScale: z.array(mark),
   columnBarAt: z.number(),
   present: fit,
   fits: z.array(fit),
+  /** All dates together, for the required. */
+  summary: z.object({
+    required: z.number(),
+    unknown: z.number(),
+    dates: z.number(),
+    free: z.number(),
+    busy: times,
+    nights: times,
+  }),
 });
+
+/** What a board draws: one date as a day, and every date (or coming day of a single meeting) as a column. */
+export const drawnShape = z.pipe(
+  wireShape,
+  z.transform(({ people, dates, comingDays, columns, ...rest }) => {
+    const required = new Map(rest.day.standings.map((one) => [one.id, one.required]));
+    const named = (states: z.infer<typeof dateState>[]) =>
+      states.map(({ troubles, ...state }) => ({
+        ...state,
+        troubles: troubles.map(([at, light, clashes]) => ({
+          id: people[at] ?? '',
+          required: required.get(people[at] ?? '') ?? false,
+          light,
+          clashes,
+        })),
+      }));
+    const own = named(dates);
+    const shown = comingDays.length > 0 ? named(comingDays) : own;
+    return {
+      ...rest,
+      dates: own,
+      columns: columns.flatMap((one, index) => {
+        const state = shown[index];
+        return state ? [{ ...one, state }] : [];
+      }),
+    };
+  }),
+);
 
 /** For how many people local time would move, by anchor zone. */
 export const anchorShape = z.object({ zone: z.string(), city: z.string(), people: z.number() });
@@ -78,7 +132,11 @@ export type Thread = z.infer<typeof thread>;
 export type Segment = z.infer<typeof segment>;
 export type Mark = z.infer<typeof mark>;
 export type Standing = z.infer<typeof standing>;
-export type DateState = z.infer<typeof dateState>;
-export type Column = z.infer<typeof column>;
+export type DateState = Drawn['dates'][number];
+export type Summary = Drawn['summary'];
+export type Column = Drawn['columns'][number];
 export type Fit = z.infer<typeof fit>;
 export type Light = z.infer<typeof light>;
+
+/** Panes in the order of their keys. */
+export const inOrder = (panes: Pane[], keys: string[]): Pane[] => keys.flatMap((key) => panes.filter((pane) => pane.key === key));

@@ -28,13 +28,15 @@ const standing = (id: string, light: Standing['light'], clashes: string[] = [], 
   local: '2026-12-08T12:30:00',
   light,
   clashes,
+  calendarKnown: true,
 });
 const state = (troubles: Standing[], rest: Partial<DateState> = {}): DateState => ({
   index: 0,
   wall: '2026-12-08T15:30:00',
   start: '2026-12-08T12:30:00Z',
   required: 2,
-  requiredFree: 2,
+  free: 2,
+  unknown: 0,
   troubles,
   shifts: [],
   anchorShift: null,
@@ -45,6 +47,7 @@ const lisbon = { place: 'Lisbon', was: '12:30', now: '13:30', minutes: 60, byAnc
 describe('dateWords', () => {
   it.each([
     ['nothing', state([]), 'free, in hours', 'good'],
+    ['nothing that is known', state([], { free: 1, unknown: 1 }), 'no clash known', 'good'],
     ['somebody busy', state([standing('i', 'in_hours', ['Stock taking'])]), 'Inês busy', 'broken'],
     ['two busy', state([standing('i', 'in_hours', ['A']), standing('m', 'night', ['B'])]), '2 busy', 'broken'],
     ['somebody asleep', state([standing('m', 'night')]), '1 at night', 'good'],

@@ -1,6 +1,6 @@
 import type { TFunction } from 'i18next';
 import { called, type Person } from '../people/people';
-import type { DateState, Pane, Standing } from './board';
+import type { DateState, Light, Standing } from './board';
 
 export type People = ReadonlyMap<string, Person>;
 
@@ -9,8 +9,8 @@ const first = (people: People, id: string) => {
   return person?.name?.split(' ')[0] ?? (person ? called(person) : '?');
 };
 
-export const isNight = (standing: Standing) => standing.light === 'night';
-export const isOff = (standing: Standing) => !['in_hours', 'unknown'].includes(standing.light);
+export const isNight = (standing: { light: Light }) => standing.light === 'night';
+export const isOff = (standing: { light: Light }) => !['in_hours', 'unknown'].includes(standing.light);
 
 /** One date in a few words: the worst first. */
 export function dateWords(
@@ -46,7 +46,7 @@ export function dateWords(
     all.push(t('date.optionalBusy', { count: busy.length - needed.length }));
   }
   const tone = needed.length > 0 ? 'broken' : state.anchorShift !== null || clocks.length > 0 ? 'odd' : 'good';
-  return { text: all[0] ?? t('date.fine'), tone, all };
+  return { text: all[0] ?? t(state.unknown > 0 ? 'date.fineAsKnown' : 'date.fine'), tone, all };
 }
 
 /** What a flag says beside the clock: the worst that is known of the pane's people. */
@@ -68,11 +68,4 @@ export function spoken(t: TFunction, standings: Standing[], people: People, anch
     .filter((standing) => standing.clashes.length > 0 || isOff(standing))
     .map((standing) => `${first(people, standing.id)} ${standing.clashes.length > 0 ? t('light.busy') : t(`light.${standing.light}`)}`);
   return [`${anchorClock} ${anchorCity}`, ...troubles].join('; ');
-}
-
-/** How bad a place has it: busy weighs most, then night, then outside hours. */
-export function badness(pane: Pane, standings: Standing[]): number {
-  return standings
-    .filter((standing) => pane.threads.some((thread) => thread.id === standing.id))
-    .reduce((sum, standing) => sum + (standing.clashes.length > 0 ? 100 : isNight(standing) ? 10 : isOff(standing) ? 1 : 0), 0);
 }

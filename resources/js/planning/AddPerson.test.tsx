@@ -136,7 +136,7 @@ describe('AddPerson', () => {
       expect(went).toBe(false);
       expect(add).not.toHaveBeenCalled();
       expect(input).toHaveFocus();
-      expect(await screen.findByText(/not added yet/)).toBeInTheDocument();
+      expect(await screen.findByText(/not been added yet/)).toBeInTheDocument();
     });
   });
 });

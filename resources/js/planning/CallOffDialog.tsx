@@ -26,7 +26,7 @@ export function CallOffDialog({ meeting, close }: { meeting: Meeting; close: () 
       open
       onOpenChange={close}
       title={t('meeting.callOffTitle', { title: meeting.title })}
-      description={t('meeting.callOffText', { count: meeting.attendees.length })}
+      description={t('meeting.callOffText', { count: meeting.attendees.length, room: meeting.kit ? t('meeting.roomToo') : '' })}
     >
       {callOff.error && <ErrorNote error={callOff.error} />}
       <div className="flex justify-end gap-3">

@@ -27,12 +27,12 @@ const sheet = (over: Partial<Sheet> = {}): Sheet => ({
 describe('DatesEditor', () => {
   it('says that there is nothing yet', () => {
     render(<DatesEditor sheet={sheet()} edit={vi.fn()} pending={false} />);
-    expect(screen.getByText('No date was dropped or added.')).toBeDefined();
+    expect(screen.getByText('No dates left out or added.')).toBeDefined();
   });
 
   it.each([
-    ['puts a dropped date back', { dropped: ['2026-12-15T15:30:00'] }, 'put back', { do: 'add', date: '2026-12-15T15:30:00' }],
-    ['takes an added date out', { extra: ['2026-12-16T09:00:00'] }, 'take out', { do: 'drop', date: '2026-12-16T09:00:00' }],
+    ['puts a dropped date back', { dropped: ['2026-12-15T15:30:00'] }, 'put it back', { do: 'add', date: '2026-12-15T15:30:00' }],
+    ['takes an added date out', { extra: ['2026-12-16T09:00:00'] }, 'remove', { do: 'drop', date: '2026-12-16T09:00:00' }],
   ])('%s', (_, over, button, expected) => {
     const edit = vi.fn();
     render(<DatesEditor sheet={sheet(over)} edit={edit} pending={false} />);
@@ -42,7 +42,7 @@ describe('DatesEditor', () => {
 
   it('names whole days without a time', () => {
     render(<DatesEditor sheet={sheet({ allDay: true, dropped: ['2026-12-15T00:00:00'] })} edit={vi.fn()} pending={false} />);
-    expect(screen.getByText('Tue 15 Dec 2026 is dropped')).toBeDefined();
+    expect(screen.getByText('Tue 15 Dec 2026 is left out')).toBeDefined();
     expect(screen.queryByLabelText('Time')).toBeNull();
   });
 });

@@ -54,7 +54,7 @@ describe('RepeatsEditor', () => {
   it.each([['0'], ['100'], ['']])('does not take "%s" for an interval', (typed) => {
     const change = vi.fn();
     render(<RepeatsEditor sheet={sheet()} change={change} close={vi.fn()} byParts={vi.fn()} />);
-    fireEvent.change(screen.getByLabelText('One in how many weeks'), { target: { value: typed } });
+    fireEvent.change(screen.getByLabelText('Every how many weeks'), { target: { value: typed } });
     expect(change).not.toHaveBeenCalled();
   });
 
@@ -77,7 +77,7 @@ describe('EndEditor', () => {
   it('proposes a day when the series is to end on one', () => {
     const change = vi.fn();
     render(<EndEditor sheet={sheet()} change={change} close={vi.fn()} />);
-    fireEvent.change(screen.getByLabelText('It ends'), { target: { value: 'until' } });
+    fireEvent.change(screen.getByLabelText('Ends'), { target: { value: 'until' } });
     expect(change.mock.calls[0]?.[0]).toMatchObject({ repeats: { end: 'until', untilOn: '2027-03-02' } });
   });
 

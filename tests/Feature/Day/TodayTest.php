@@ -40,16 +40,31 @@ it('shows another day, and a meeting that reaches over midnight on both', functi
     expect($this->getJson('/api/today')->json('meetings'))->toHaveCount(1)->and($this->getJson('/api/today?day=2026-11-26')->json('meetings'))->toHaveCount(1)->and($this->getJson('/api/today?day=2026-11-27')->json('meetings'))->toHaveCount(0);
 });
 
-it('names what needs somebody: refusals, changes of clocks, what was not sent', function (): void {
+it('names what needs somebody: refusals, what was not sent', function (): void {
     $series = sent(meeting($this->coordinator, [$this->coordinator->person, colleague('June Halloway', 'America/New_York'), guest('rosa@anden.example')], ['title' => 'Exchange', 'rrule' => 'FREQ=WEEKLY;COUNT=30']));
     Dispatch::query()->where('recipient', 'rosa@anden.example')->update(['state' => 'refused', 'outcome' => '550 no such address']);
     meeting($this->coordinator, [$this->coordinator->person], ['title' => 'Unsent']);
     $needs = $this->getJson('/api/today')->json('needs');
 
     expect($needs[0])->toMatchArray(['code' => 'refused', 'recipient' => 'rosa@anden.example', 'outcome' => '550 no such address', 'meetingId' => $series->id])
-        ->and($needs[1])->toBe(['code' => 'clocks', 'cities' => ['New York'], 'on' => '2027-03-14', 'minutes' => 60, 'people' => 1])
-        ->and($needs[2])->toMatchArray(['code' => 'draft', 'title' => 'Unsent']);
+        ->and($needs[1])->toMatchArray(['code' => 'draft', 'title' => 'Unsent']);
 });
+
+it('names the changes of clocks by which own series move, two weeks ahead', function (string $today, string $anchor, array $zones, bool $isOwn, ?array $named): void {
+    $people = array_map(static fn(string $zone, int $at) => colleague("Person $at", $zone), $zones, array_keys($zones));
+    $owner = $isOwn ? $this->coordinator : account(Role::Coordinator, colleague('Another', 'Africa/Nairobi'));
+    sent(meeting($owner, $people, ['title' => 'Exchange', 'zone' => $anchor, 'rrule' => 'FREQ=WEEKLY;COUNT=60']));
+    $this->travelTo($today);
+
+    expect(collect($this->getJson('/api/today')->json('needs'))->firstWhere('code', 'clocks'))->toBe($named);
+})->with([
+    // New York changes on 14 March 2027, Europe on the 28th (IANA northamerica, europe).
+    'theirs' => ['2027-03-02 09:00', 'Africa/Nairobi', ['America/New_York', 'America/New_York'], true, ['code' => 'clocks', 'cities' => ['New York'], 'on' => '2027-03-14', 'minutes' => 60, 'people' => 2]],
+    'not yet' => ['2027-02-25 09:00', 'Africa/Nairobi', ['America/New_York'], true, null],
+    'of somebody else' => ['2027-03-02 09:00', 'Africa/Nairobi', ['America/New_York'], false, null],
+    'together with the anchor' => ['2027-03-20 09:00', 'Europe/Berlin', ['Europe/Lisbon'], true, null],
+    'the anchor itself' => ['2027-03-20 09:00', 'Europe/Berlin', ['Asia/Tokyo'], true, ['code' => 'clocks', 'cities' => ['Berlin'], 'on' => '2027-03-28', 'minutes' => 60, 'people' => 1]],
+]);
 
 it('names what did not arrive to whom it concerns, and the dispatch book counts the same', function (): void {
     $called = sent(meeting($this->coordinator, [guest('rosa@anden.example')], ['title' => 'Called off']));

@@ -29,8 +29,9 @@ it('gives every clock, every clash and every night in one answer', function (): 
 
     expect(array_map(static fn($p) => $p['places'][0] ?? 'unknown', $answer['board']['day']['panes']))->toBe(['Lisbon', 'Nairobi', 'Auckland', 'unknown'])
         ->and(implode('', array_column($answer['sentence'], 'text')))->toBe('every Tuesday at 15:30 Nairobi time for 45 minutes, 4 times from 8 December 2026')
-        ->and(array_column($answer['board']['dates'], 'requiredFree'))->toBe([4, 3, 4, 4])
-        ->and($answer['board']['dates'][1]['troubles'][0])->toMatchArray(['id' => $this->ines->id, 'clashes' => ['Stock taking']])
+        ->and(array_column($answer['board']['dates'], 'free'))->toBe([3, 2, 3, 3])->and(array_column($answer['board']['dates'], 'unknown'))->toBe([1, 1, 1, 1])
+        ->and($answer['board']['dates'][1]['troubles'][0])->toBe([array_search($this->ines->id, $answer['board']['people'], true), 'in_hours', ['Stock taking']])
+        ->and($answer['board']['summary'])->toMatchArray(['required' => 4, 'unknown' => 1, 'dates' => 4, 'free' => 3, 'busy' => [['id' => $this->ines->id, 'dates' => 1]]])
         ->and(collect($answer['board']['day']['standings'])->firstWhere('id', $this->mere->id))->toMatchArray(['local' => '2026-12-09T01:30:00', 'light' => 'night']);
 });
 
@@ -38,7 +39,7 @@ it('does not let a meeting collide with itself, nor with drafts or what was call
     $other = sent(meeting($this->coordinator, [$this->ines], ['starts_local' => '2026-12-08 15:30:00', 'rrule' => null]));
     $other->update(['status' => MeetingStatus::from($status)]);
 
-    expect(($this->board)()->json('board.dates.0.requiredFree'))->toBe($collides ? 3 : 4);
+    expect(($this->board)()->json('board.dates.0.free'))->toBe($collides ? 2 : 3);
 })->with([['sent', true], ['kept', true], ['draft', false], ['called_off', false]]);
 
 it('moves onto the rule and says from where', function (): void {

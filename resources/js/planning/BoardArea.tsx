@@ -1,0 +1,174 @@
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
+import { ApiError } from '../lib/api';
+import { clock, dayMonth, longDate } from '../lib/time';
+import { useMedia } from '../lib/useMedia';
+import { AllDates } from '../overlap/AllDates';
+import { AnchorAdvice } from '../overlap/AnchorAdvice';
+import { DateStrip } from '../overlap/DateStrip';
+import { DayBoard } from '../overlap/DayBoard';
+import { DayStrips } from '../overlap/DayStrips';
+import type { People } from '../overlap/words';
+import { ErrorNote } from '../ui/ErrorNote';
+import { Popover } from '../ui/Popover';
+import { WhenForm } from './DatesEditor';
+import type { Sheet } from './sheet';
+import type { PlannedState } from './usePlanned';
+
+export type BoardView = 'day' | 'dates';
+
+export type BoardAreaProps = {
+  meetingId: string;
+  sheet: Sheet;
+  people: People;
+  state: PlannedState;
+  view: BoardView;
+  setView: (view: BoardView) => void;
+};
+
+/** The right side of the sheet: the board of one date or of all, and the strip of dates under it. */
+export function BoardArea({ meetingId, sheet, people, state, view, setView }: BoardAreaProps) {
+  const { t } = useTranslation();
+  const narrow = useMedia('(max-width: 767px)');
+  const [close, setClose] = useState(false);
+  const [worstFirst, setWorstFirst] = useState(false);
+  const [moving, setMoving] = useState(false);
+  const [adding, setAdding] = useState(false);
+  const { board, planned } = state;
+  const dates = planned?.board.dates ?? [];
+  const single = dates.length <= 1;
+  const day = planned?.board.day;
+  const current = dates[day?.index ?? 0];
+
+  return (
+    <div className="flex min-h-[440px] min-w-0 flex-1 flex-col gap-1.5 px-3.5 pt-2 pb-2">
+      <div className="flex items-center justify-between gap-3">
+        <p className="min-w-0 truncate text-muted">
+          {view === 'day'
+            ? t('board.intro', { date: current ? longDate(current.wall) : '' })
+            : single
+              ? t('dates.introSingle')
+              : t('dates.intro', { count: dates.length, required: current?.required ?? 0 })}
+        </p>
+        {!narrow && view === 'day' && (
+          <span className="ml-auto flex shrink-0 gap-4 text-note">
+            <button type="button" className="changeable" onClick={() => setWorstFirst(!worstFirst)}>
+              {worstFirst ? t('board.westToEast') : t('board.worstFirst')}
+            </button>
+            <button type="button" className="changeable" onClick={() => setClose(!close)}>
+              {close ? t('board.wholeDay') : t('board.close')}
+            </button>
+          </span>
+        )}
+        {!narrow && (
+          <div role="group" aria-label={t('board.view')} className="flex shrink-0">
+            {(['day', 'dates'] as const).map((one) => (
+              <button
+                key={one}
+                type="button"
+                aria-pressed={view === one}
+                onClick={() => setView(one)}
+                className={`border border-line px-2.5 py-0.5 text-note font-semibold ${view === one ? 'bg-ink text-on-ink' : 'bg-sheet'}`}
+              >
+                {t(`board.${one}`)}
+              </button>
+            ))}
+          </div>
+        )}
+      </div>
+      {board.error && !planned && <ErrorNote error={board.error} retry={() => void board.refetch()} />}
+      {board.error && planned && (
+        <p role="alert" className="font-semibold text-broken">
+          {board.error instanceof ApiError ? (Object.values(board.error.errors)[0]?.[0] ?? board.error.message) : t('failure.unexpected')}
+        </p>
+      )}
+      {planned && day && sheet.attendees.length === 0 && <p className="m-auto max-w-sm text-center text-muted">{t('board.empty')}</p>}
+      {planned && day && sheet.attendees.length > 0 && (
+        <>
+          {narrow ? (
+            <DayStrips day={day} people={people} moved={state.moved} />
+          ) : view === 'day' ? (
+            <DayBoard
+              day={day}
+              people={people}
+              anchorCity={planned.zoneCity}
+              allDay={sheet.allDay}
+              moved={state.moved}
+              close={close}
+              worstFirst={worstFirst}
+            />
+          ) : (
+            <AllDates
+              board={planned.board}
+              durationMinutes={sheet.durationMinutes}
+              selected={day.index}
+              choose={state.choose}
+              take={state.take}
+              single={single}
+            />
+          )}
+          <DateStrip
+            dates={dates}
+            people={people}
+            selected={day.index}
+            choose={state.choose}
+            usual={sheet.allDay ? null : clock(planned.startLocal)}
+            drop={single ? null : (wall) => state.editDate({ do: 'drop', date: wall })}
+            dropped={sheet.dropped}
+            restore={(wall) => state.editDate({ do: 'add', date: wall })}
+            complete={planned.complete}
+          >
+            {current && (
+              <Popover
+                open={moving}
+                onOpenChange={setMoving}
+                label={t('singleDates.move', { date: dayMonth(current.wall) })}
+                className="w-[25rem]"
+                trigger={
+                  <button type="button" className="changeable">
+                    {t('singleDates.move', { date: dayMonth(current.wall) })}
+                  </button>
+                }
+              >
+                <WhenForm
+                  key={current.wall}
+                  from={current.wall}
+                  allDay={sheet.allDay}
+                  action={t('singleDates.moveTo')}
+                  pending={state.isEditing}
+                  take={(to) => state.editDate({ do: 'move', date: current.wall, to }, () => setMoving(false))}
+                />
+              </Popover>
+            )}
+            <Popover
+              open={adding}
+              onOpenChange={setAdding}
+              label={t('singleDates.add')}
+              className="w-[25rem]"
+              trigger={
+                <button type="button" className="changeable">
+                  {t('singleDates.add')}
+                </button>
+              }
+            >
+              <WhenForm
+                from={dates[dates.length - 1]?.wall ?? sheet.startLocal}
+                allDay={sheet.allDay}
+                action={t('singleDates.add')}
+                pending={state.isEditing}
+                take={(date) => state.editDate({ do: 'add', date }, () => setAdding(false))}
+              />
+            </Popover>
+            {!single && !sheet.allDay && (
+              <Link className="changeable" to={`/meetings/${meetingId}/shifts`}>
+                {t('shifts.title')}
+              </Link>
+            )}
+          </DateStrip>
+          <AnchorAdvice anchors={planned.anchors} take={state.reanchor} />
+        </>
+      )}
+    </div>
+  );
+}
