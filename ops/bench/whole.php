@@ -12,7 +12,12 @@ declare(strict_types=1);
 $loads = require __DIR__ . '/loads.php';
 /** @var array<string, string> $references */
 $references = require __DIR__ . '/references.php';
-$programs = ['core' => escapeshellarg(__DIR__ . '/../../bin/syndex') . ' core expand', ...array_map(static fn(string $command): string => "$command text", $references)];
+// The one in PHP is compiled as it runs, as the core is.
+$compiled = PHP_BINARY . ' -d pcov.enabled=0 -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=32M';
+$programs = [
+    'core' => escapeshellarg(__DIR__ . '/../../bin/syndex') . ' core expand',
+    ...array_map(static fn(string $command): string => str_replace(PHP_BINARY, $compiled, $command) . ' text', $references),
+];
 $folder = sys_get_temp_dir() . '/syndex-whole-' . getmypid();
 mkdir($folder);
 register_shutdown_function(static fn() => shell_exec('rm -rf ' . escapeshellarg($folder)));
