@@ -33,7 +33,9 @@ final readonly class DayList
         $to = $zone->toUtc(($day + 1) * 86400);
         $found = Occurrence::query()
             ->where(static fn($q) => $q
-                ->where(static fn($timed) => $timed->where('all_day', false)->where('starts_at', '<', gmdate('Y-m-d H:i:s', $to))->where('ends_at', '>', gmdate('Y-m-d H:i:s', $from)))
+                ->where(static fn($timed) => $timed->where('all_day', false)
+                    // No timed meeting lasts longer than a day.
+                    ->whereBetween('starts_at', [gmdate('Y-m-d H:i:s', $from - 86400), gmdate('Y-m-d H:i:s', $to - 1)])->where('ends_at', '>', gmdate('Y-m-d H:i:s', $from)))
                 // A date is the same date everywhere, whatever moments the anchor's midnights are.
                 ->orWhere(static fn($days) => $days->where('all_day', true)
                     ->whereBetween('starts_at', [gmdate('Y-m-d H:i:s', ($day - self::MOST_DAYS - 1) * 86400), gmdate('Y-m-d H:i:s', ($day + 2) * 86400)])

@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace App\Invitations;
 
 use App\People\Account;
+use App\People\FindWords;
+use App\People\SearchKey;
 use App\People\ViewerClock;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use ZBateson\MailMimeParser\Message;
@@ -35,9 +38,10 @@ final readonly class DispatchController
         if ($request->filled('meeting')) {
             $query->where('meeting_id', $request->string('meeting')->toString());
         }
-        foreach (preg_split('/\s+/', $request->string('q')->toString(), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
-            $like = '%' . addcslashes($word, '%_\\') . '%';
-            $query->where(fn(Builder $q) => $q->where('recipient', 'like', $like)->orWhere('subject', 'like', $like));
+        foreach (SearchKey::beginnings($request->string('q')->toString()) as $beginning) {
+            $query->where(fn(Builder $q) => $q->whereIn('person_id', FindWords::people($beginning))
+                ->orWhereIn('meeting_id', DB::table('meeting_words')->select('meeting_id')->where('word', 'like', $beginning))
+                ->orWhere('recipient', 'like', $beginning));
         }
         $found = $query->orderByDesc('id')->paginate(self::PER_PAGE, page: $request->integer('page', 1));
 

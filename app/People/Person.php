@@ -20,7 +20,7 @@ use Syndex\Core\Time\WorkingHours;
  * @property string $email
  * @property string $email_key as it is compared: {@see \Syndex\Core\Invitations\MailAddress::key}
  * @property string $email_domain
- * @property string $search_key
+ * @property string $list_key
  * @property ?string $zone
  * @property string $language
  * @property ?array<string, list<array{string, string}>> $hours
@@ -65,8 +65,8 @@ final class Person extends Model
      */
     public function scopeMatching(Builder $query, string $typed): void
     {
-        foreach (SearchKey::words($typed) as $word) {
-            $query->where('search_key', 'like', '%|' . addcslashes($word, '%_\\') . '%');
+        foreach (SearchKey::beginnings($typed) as $beginning) {
+            $query->whereIn('id', FindWords::people($beginning));
         }
     }
 }

@@ -22,16 +22,19 @@ final readonly class PersonController
     public function index(Request $request): JsonResponse
     {
         $request->validate(['q' => ['nullable', 'string', 'max:200'], 'kind' => ['nullable', 'in:colleague,guest'], 'page' => ['nullable', 'integer', 'min:1', 'max:100000']]);
-        $found = Person::query()->with('account')->matching($request->string('q')->toString())
+        // The page is found in the index alone; only its rows are read.
+        $found = Person::query()->select('id')->matching($request->string('q')->toString())
             ->when($request->filled('kind'), fn($q) => $q->where('kind', $request->string('kind')->toString()))
-            ->orderByRaw("kind = 'guest'")->orderByRaw('coalesce(name, email)')
+            ->orderBy('list_key')->orderBy('id')
             ->paginate(self::PER_PAGE, page: $request->integer('page', 1));
+
+        $people = Person::query()->with('account')->whereIn('id', array_map(static fn(Person $p): string => $p->id, $found->items()))->get()->sortBy([['list_key', 'asc'], ['id', 'asc']]);
 
         return new JsonResponse([
             'people' => array_map(static fn(Person $p): array => [
                 ...(new PersonResource($p))->toArray($request),
                 'account' => $p->account === null ? null : ['id' => $p->account->id, 'role' => $p->account->role->value, 'active' => $p->account->isActive()],
-            ], array_values($found->items())),
+            ], array_values($people->all())),
             'page' => $found->currentPage(),
             'pages' => $found->lastPage(),
             'total' => $found->total(),
@@ -44,7 +47,7 @@ final readonly class PersonController
         $request->validate(['q' => ['present', 'nullable', 'string', 'max:200']]);
         $typed = $request->string('q')->toString();
         $found = SearchKey::words($typed) === [] ? collect() : Person::query()->matching($typed)
-            ->orderByRaw("kind = 'guest'")->orderByRaw('coalesce(name, email)')->limit(self::SUGGESTIONS)->get();
+            ->orderBy('list_key')->orderBy('id')->limit(self::SUGGESTIONS)->get();
 
         return new JsonResponse($found->map(static fn(Person $p): array => (new PersonResource($p))->toArray($request))->all());
     }

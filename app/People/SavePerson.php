@@ -7,7 +7,7 @@ namespace App\People;
 use Illuminate\Validation\ValidationException;
 use Syndex\Core\Invitations\MailAddress;
 
-/** Writes a person down, new or changed, with the forms in which they are searched and compared. */
+/** Writes a person down, new or changed, with the forms in which they are found, listed and compared. */
 final class SavePerson
 {
     /** @param array<string, mixed> $values */
@@ -20,8 +20,9 @@ final class SavePerson
             throw ValidationException::withMessages(['email' => __('people.address_taken')]);
         }
         $person->email_domain = substr((string) strrchr($person->email, '@'), 1);
-        $person->search_key = mb_substr(SearchKey::of($person->name, $person->email), 0, 500);
+        $person->list_key = SearchKey::listed($person->kind === PersonKind::Guest, $person->name, $person->email);
         $person->save();
+        FindWords::keep('person', $person->id, SearchKey::parts($person->name, $person->email));
 
         return $person->refresh();
     }

@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace App\People;
 
-/** The form in which names and addresses are compared: no accents, lower case, each word marked at its beginning. */
+/** The form in which words are searched: no accents, lower case; each is found by how it begins. */
 final class SearchKey
 {
-    public static function of(?string $name, string $email): string
-    {
-        return '|' . implode('|', [...self::words($name ?? ''), ...self::words($email), mb_strtolower($email)]);
-    }
+    /** As long as the column is. */
+    private const LONGEST = 64;
 
     /** @return list<string> */
     public static function words(string $text): array
@@ -18,5 +16,33 @@ final class SearchKey
         $plain = \Transliterator::create('Any-Latin; Latin-ASCII; Lower()')?->transliterate($text);
 
         return preg_split('/[^a-z0-9@_+]+/', $plain === false || $plain === null ? mb_strtolower($text) : $plain, -1, PREG_SPLIT_NO_EMPTY) ?: [];
+    }
+
+    /** @return list<string> what a person is found by: each word of the name and of the address, and the parts of the latter around its @ */
+    public static function parts(?string $name, string $email): array
+    {
+        return self::distinct(($name ?? '') . ' ' . $email . ' ' . str_replace('@', ' ', $email));
+    }
+
+    /** @return list<string> */
+    public static function distinct(string $text): array
+    {
+        return array_values(array_unique(array_map(static fn(string $word): string => substr($word, 0, self::LONGEST), self::words($text))));
+    }
+
+    /** @return list<string> each typed word as a pattern for its beginning; signs alone begin nothing */
+    public static function beginnings(string $typed): array
+    {
+        if (trim($typed) !== '' && self::words($typed) === []) {
+            return [''];
+        }
+
+        return array_map(static fn(string $word): string => addcslashes($word, '%_\\') . '%', self::distinct($typed));
+    }
+
+    /** Where somebody stands in a list: colleagues first, by name, else by address. */
+    public static function listed(bool $isGuest, ?string $name, string $email): string
+    {
+        return ($isGuest ? '1 ' : '0 ') . substr(implode(' ', self::words($name === null || $name === '' ? $email : $name)), 0, 110);
     }
 }

@@ -52,10 +52,12 @@ final readonly class LayDown
             $series = $this->series->of($meeting);
             // A day to spare, since the anchor's days are not those of UTC; what is there already is passed over.
             $found = $series->expand(Work::atMost(self::WORK), Instant::ofSeconds($meeting->laid_until_on->getTimestamp() - 2 * 86400), Instant::ofSeconds($horizon->getTimestamp()));
-            foreach (array_chunk($this->rows($meeting, $series, $found), self::ROWS_AT_ONCE) as $chunk) {
+            $rows = $this->rows($meeting, $series, $found);
+            foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
                 DB::table('occurrences')->insertOrIgnore($chunk);
             }
-            $meeting->forceFill(['laid_until_on' => $horizon->format('Y-m-d')])->save();
+            // One of which nothing lay ahead may have a date again.
+            $meeting->forceFill(['laid_until_on' => $horizon->format('Y-m-d'), ...($meeting->shown_until === null && $rows !== [] ? ShownAt::of($rows) : [])])->save();
         });
     }
 
@@ -94,6 +96,7 @@ final readonly class LayDown
             'laid_zone_data' => $this->zones->version(),
             'first_starts_at' => $first,
             'last_ends_at' => $this->lastEnd($series, $meeting, $last),
+            ...ShownAt::of($rows),
         ])->save();
     }
 

@@ -5,7 +5,11 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\People\Account;
+use App\People\FindWords;
+use App\People\SearchKey;
+use App\People\ViewerClock;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\DB;
 use Syndex\Core\Sentence\Grammar;
 use Syndex\Core\Sentence\SentencePiece;
 use Syndex\Core\Time\PlaceName;
@@ -15,21 +19,25 @@ final readonly class ListMeetings
 {
     private const PER_PAGE = 25;
 
-    public function __construct(private Visible $visible, private MeetingSeries $series, private Grammar $grammar) {}
+    /** No date lasts longer: what began before that is no longer going on. */
+    private const LONGEST_DAYS = 32;
+
+    public function __construct(private Visible $visible, private MeetingSeries $series, private Grammar $grammar, private ViewerClock $clock) {}
 
     /** @return array{meetings: list<array<string, mixed>>, page: int, pages: int, total: int} */
     public function __invoke(Account $account, string $words, string $which, int $page): array
     {
+        ShownAt::catchUp();
         $query = $this->visible->only(Meeting::query(), $account);
         $this->filter($query, $which);
-        foreach (preg_split('/\s+/', $words, -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
-            $like = '%' . addcslashes($word, '%_\\') . '%';
-            $query->where(fn(Builder $q) => $q->where('title', 'like', $like)
-                ->orWhereIn('id', Attendee::query()->select('meeting_id')->whereHas('person', fn(Builder $p) => $p->where('name', 'like', $like)->orWhere('email', 'like', $like))));
+        foreach (SearchKey::beginnings($words) as $beginning) {
+            $query->whereIn('id', DB::table('meeting_words')->select('meeting_id')->where('word', 'like', $beginning)
+                ->union(DB::table('attendees')->select('meeting_id')->whereIn('person_id', FindWords::people($beginning))));
         }
+        $direction = in_array($which, ['ahead', 'drafts'], true) ? 'asc' : 'desc';
         $found = $query->with(['host', 'occurrences' => fn($q) => $q->where('ends_at', '>', now())->limit(1)])
             ->withCount('attendees')
-            ->orderByDesc('updated_at')->orderByDesc('id')
+            ->orderBy('shown_at', $direction)->orderBy('id', $direction)
             ->paginate(self::PER_PAGE, page: $page);
 
         return [
@@ -44,11 +52,11 @@ final readonly class ListMeetings
     private function filter(Builder $query, string $which): void
     {
         match ($which) {
-            'ahead' => $query->whereIn('status', [MeetingStatus::Kept, MeetingStatus::Sent])->where(fn(Builder $q) => $q->whereNull('last_ends_at')->orWhere('last_ends_at', '>', now())),
+            'ahead' => $query->where('shown_at', '>', now()->subDays(self::LONGEST_DAYS))->where('shown_until', '>', now())->whereIn('status', [MeetingStatus::Kept, MeetingStatus::Sent]),
             'drafts' => $query->whereIn('status', [MeetingStatus::Draft, MeetingStatus::Kept]),
             'sent' => $query->where('status', MeetingStatus::Sent),
             'called_off' => $query->where('status', MeetingStatus::CalledOff),
-            'over' => $query->where('status', MeetingStatus::Sent)->where('last_ends_at', '<=', now()),
+            'over' => $query->where('status', MeetingStatus::Sent)->whereNull('shown_until')->where('last_ends_at', '<=', now()),
             default => null,
         };
     }
@@ -74,6 +82,7 @@ final readonly class ListMeetings
             'zone' => $meeting->zone,
             'zoneCity' => PlaceName::of($meeting->zone),
             'updatedAt' => $meeting->updated_at->toIso8601ZuluString(),
+            'shownLocal' => $this->clock->local($meeting->shown_at),
         ];
     }
 }

@@ -45,6 +45,8 @@ use Illuminate\Support\Collection;
  * @property ?string $laid_zone_data
  * @property ?CarbonImmutable $first_starts_at
  * @property ?CarbonImmutable $last_ends_at null for a series without end
+ * @property ?CarbonImmutable $shown_at the date under which it is listed
+ * @property ?CarbonImmutable $shown_until when that date ends; null where none lies ahead
  * @property CarbonImmutable $created_at
  * @property CarbonImmutable $updated_at
  * @property Account $coordinator
@@ -78,6 +80,8 @@ final class Meeting extends Model
             'laid_until_on' => 'immutable_date',
             'first_starts_at' => 'immutable_datetime',
             'last_ends_at' => 'immutable_datetime',
+            'shown_at' => 'immutable_datetime',
+            'shown_until' => 'immutable_datetime',
             'created_at' => 'immutable_datetime',
             'updated_at' => 'immutable_datetime',
         ];

@@ -7,6 +7,8 @@ namespace App\Planning;
 use App\Failure\Decide;
 use App\Failure\NotNow;
 use App\Live\Live;
+use App\People\FindWords;
+use App\People\SearchKey;
 use Illuminate\Validation\ValidationException;
 use Syndex\Core\Recurrence\NoDates;
 use Syndex\Core\Recurrence\Series;
@@ -54,7 +56,9 @@ final readonly class SaveSheet
                 'dropped_local' => array_map(static fn(WallTime $w): string => $w->format(), $series->dropped),
                 'join_mode' => $sheet->joinMode,
                 'place' => $sheet->place === '' ? null : $sheet->place,
+                ...($meeting->status->takesTime() ? [] : ['shown_at' => ShownAt::first($series, $sheet->zone)]),
             ]);
+            FindWords::keep('meeting', $meeting->id, SearchKey::distinct($sheet->title));
             KeepRows::agenda($meeting, $sheet->agenda);
             KeepRows::attendees($meeting, $sheet->attendees);
             if ($meeting->status->takesTime()) {

@@ -6,7 +6,9 @@ namespace App\Planning;
 
 use App\Failure\Decide;
 use App\People\Account;
+use App\People\FindWords;
 use App\People\Person;
+use App\People\SearchKey;
 use Illuminate\Support\Str;
 use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Recurrence\NoDates;
@@ -84,13 +86,17 @@ final readonly class StartDraft
     /** @param array<string, mixed> $values */
     private function create(Account $coordinator, array $values): Meeting
     {
-        return Meeting::query()->create([
+        $meeting = Meeting::query()->create([
             'uid' => strtolower((string) Str::ulid()) . '@' . config('syndex.mail_domain'),
             'address_token' => Str::lower(Str::random(16)),
             'coordinator_id' => $coordinator->id,
             'status' => MeetingStatus::Draft,
             ...$values,
         ]);
+        $meeting->update(['shown_at' => ShownAt::first($this->series->of($meeting->refresh()), $this->zones->zone($meeting->zone))]);
+        FindWords::keep('meeting', $meeting->id, SearchKey::distinct($meeting->title));
+
+        return $meeting;
     }
 
     /** Tomorrow about this time, as soon as the person works: what the clock of their zone shows then. */

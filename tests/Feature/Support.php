@@ -9,10 +9,12 @@ use App\Invitations\MakeMail;
 use App\Invitations\SendMeeting;
 use App\Joining\JoiningKit;
 use App\People\Account;
+use App\People\FindWords;
 use App\People\Person;
 use App\People\PersonKind;
 use App\People\Role;
 use App\People\SavePerson;
+use App\People\SearchKey;
 use App\Planning\JoinMode;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
@@ -52,6 +54,7 @@ function meeting(Account $coordinator, array $people, array $values = []): Meeti
         'starts_local' => CarbonImmutable::now()->next('Tuesday')->addWeek()->setTime(15, 30)->format('Y-m-d H:i:s'), 'zone' => 'Africa/Nairobi', 'duration_minutes' => 45,
         'rrule' => 'FREQ=WEEKLY;COUNT=4', 'join_mode' => JoinMode::InPerson, 'place' => 'Room 3', ...$values,
     ]);
+    FindWords::keep('meeting', $meeting->id, SearchKey::distinct($meeting->title));
     foreach ($people as $position => $person) {
         $meeting->attendees()->create(['person_id' => $person->id, 'position' => $position, 'role' => AttendeeRole::Required]);
     }

@@ -106,7 +106,7 @@ it('tells each recipient their own time, and when their clock will differ', func
         expect($text)->toContain($line);
     }
 })->with([
-    'Auckland' => ['mere.tautari@garden.example', ['Wednesday 9 December 2026, 01:30', 'Auckland time, for 45 minutes. 15:30 on Tuesday in Nairobi.', 'On 3 dates from 14 April 2027 your clock shows 00:30.', 'Wanjiru Achola asks you to come. Sent by Lena Strand.']],
+    'Auckland' => ['mere.tautari@garden.example', ['Wednesday 9 December 2026, 01:30', 'Auckland time, for 45 minutes. 15:30 on Tuesday in Nairobi.', 'On 3 dates from 14 April 2027 it is at 00:30 your time.', 'Wanjiru Achola invites you. Sent by Lena Strand.']],
     'nobody knows where' => ['rosa@anden.example', ['Tuesday 8 December 2026, 15:30', 'Nairobi time, for 45 minutes.']],
 ]);
 
@@ -204,7 +204,7 @@ it('counts no dates in the letter of a series without an end', function (): void
     $this->meeting->attendees()->create(['person_id' => $lisbon->id, 'position' => 9, 'role' => 'required']);
 
     // IANA zone data: Lisbon's clocks go forward on 28 March 2027, Nairobi's never.
-    expect($this->getJson("/api/meetings/{$this->meeting->id}/letter/$lisbon->id")->json('text'))->toContain('From 30 March 2027 on, while clocks differ, your clock shows 13:30.')->not->toMatch('/\d+ dates/');
+    expect($this->getJson("/api/meetings/{$this->meeting->id}/letter/$lisbon->id")->json('text'))->toContain('From 30 March 2027 on, while the clocks differ, it is at 13:30 your time.')->not->toMatch('/\d+ dates/');
 });
 
 it('shows before sending the very letter that is then sent', function (): void {

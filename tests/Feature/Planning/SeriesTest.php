@@ -73,7 +73,7 @@ it('names the part of a rule that cannot be', function (array $parts, string $fi
 
 it('asks before it keeps more than a thousand dates, and keeps them when told so', function (): void {
     $many = ['repeats' => repeats(['every' => 'day', 'end' => 'until', 'untilOn' => '2031-03-02'])];
-    ($this->keep)($many)->assertStatus(422)->assertJson(['code' => 'many_dates', 'message' => 'That makes 1,462 dates. The sheet is kept as it was until you say so.', 'details' => ['dates' => 1462]]);
+    ($this->keep)($many)->assertStatus(422)->assertJson(['code' => 'many_dates', 'message' => 'That makes 1,462 dates. Nothing is changed until you say yes.', 'details' => ['dates' => 1462]]);
     expect($this->meeting->refresh()->rrule)->toBe('FREQ=WEEKLY;COUNT=4');
 
     ($this->keep)([...$many, 'manyAgreed' => true])->assertOk();

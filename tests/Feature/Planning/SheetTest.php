@@ -201,8 +201,8 @@ describe('the list', function (): void {
     it('is searched by title and by people, and filtered', function (string $query, array $titles): void {
         $rosa = guest('rosa@anden.example');
         sent(meeting($this->coordinator, [$this->coordinator->person, $rosa], ['title' => 'Andes call']));
-        meeting($this->coordinator, [$this->coordinator->person], ['title' => 'Kept one', 'status' => MeetingStatus::Kept, 'last_ends_at' => now()->addDay()]);
-        sent(meeting($this->coordinator, [$rosa], ['title' => 'Old call']))->update(['last_ends_at' => now()->subDay()]);
+        meeting($this->coordinator, [$this->coordinator->person], ['title' => 'Kept one', 'status' => MeetingStatus::Kept, 'shown_at' => now()->addDay(), 'shown_until' => now()->addDay()->addHour(), 'last_ends_at' => now()->addDay()]);
+        sent(meeting($this->coordinator, [$rosa], ['title' => 'Old call']))->update(['last_ends_at' => now()->subDay(), 'shown_at' => now()->subDays(2), 'shown_until' => null]);
         $found = array_column($this->getJson("/api/meetings?$query")->assertOk()->json('meetings'), 'title');
         sort($found);
 
@@ -212,11 +212,25 @@ describe('the list', function (): void {
         'a word of the title' => ['q=andes', ['Andes call']],
         'somebody in it' => ['q=rosa', ['Andes call', 'Old call']],
         'two words' => ['q=rosa+old', ['Old call']],
-        'lying ahead' => ['which=ahead', ['Andes call', 'Kept one']],
+        'coming up' => ['which=ahead', ['Andes call', 'Kept one']],
         'not sent' => ['which=drafts', ['Grower exchange', 'Kept one']],
         'over' => ['which=over', ['Old call']],
         'a wild card is a letter' => ['q=%25', []],
     ]);
+
+    it('stands in the order of its dates, and moves on when one has ended', function (): void {
+        $this->travelTo('2027-03-01 09:00');
+        $daily = sent(meeting($this->coordinator, [$this->coordinator->person], ['title' => 'Daily', 'starts_local' => '2027-03-02 10:00:00', 'rrule' => 'FREQ=DAILY;COUNT=2']));
+        sent(meeting($this->coordinator, [$this->coordinator->person], ['title' => 'Weekly', 'starts_local' => '2027-03-01 15:00:00', 'rrule' => 'FREQ=WEEKLY;COUNT=4']));
+        $listed = fn(): array => array_map(static fn(array $m): string => $m['title'] . ' ' . $m['shownLocal'], $this->getJson('/api/meetings?which=ahead')->json('meetings'));
+
+        expect($listed())->toBe(['Weekly 2027-03-01T15:00:00', 'Daily 2027-03-02T10:00:00']);
+        $this->travelTo('2027-03-02 12:00');
+        expect($listed())->toBe(['Daily 2027-03-03T10:00:00', 'Weekly 2027-03-08T15:00:00']);
+        $this->travelTo('2027-03-03 12:00');
+        expect($listed())->toBe(['Weekly 2027-03-08T15:00:00'])->and($daily->refresh()->shown_until)->toBeNull()
+            ->and(array_column($this->getJson('/api/meetings?which=over')->json('meetings'), 'title'))->toBe(['Daily']);
+    });
 
     it('shows colleagues what they were told of, and nothing else', function (): void {
         $ines = account(Role::Colleague, colleague('Inês Varela'));
