@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App;
 
 use App\Access\SignInPace;
+use App\Access\SparingSessions;
 use App\Day\NextDate;
 use App\Failure\QuietConnection;
 use App\Invitations\FollowAddress;
@@ -21,6 +22,7 @@ use App\People\ComingUp;
 use App\People\PersonAddressChanged;
 use App\Planning\LockedTitle;
 use Illuminate\Contracts\Cache\Repository;
+use Illuminate\Contracts\Encryption\Encrypter;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
@@ -28,14 +30,17 @@ use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Event;
+use Illuminate\Support\Facades\Session;
 use Illuminate\Support\Facades\URL;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 use Syndex\Core\Joining\Randomness;
 use Syndex\Core\Sentence\English\English;
 use Syndex\Core\Sentence\Grammar;
+use Syndex\Core\Time\PlaceName;
 use Syndex\Core\Time\SystemZoneData;
 use Syndex\Core\Time\ZoneData;
+use Syndex\Core\Time\ZoneNames;
 
 /** Ties the ports of the rooms to what stands behind them. */
 final class SyndexServiceProvider extends ServiceProvider
@@ -43,7 +48,14 @@ final class SyndexServiceProvider extends ServiceProvider
     public function register(): void
     {
         Connection::resolverFor('mariadb', static fn(\PDO|\Closure $pdo, string $database, string $prefix, array $config): QuietConnection => new QuietConnection($pdo, $database, $prefix, $config));
-        $this->app->singleton(ZoneData::class, static fn(): ZoneData => new SystemZoneData(self::zoneDataVersion()));
+        $this->app->singleton(ZoneData::class, static function (): ZoneData {
+            $version = self::zoneDataVersion();
+            $held = self::heldZones($version);
+            PlaceName::remember($held['places'] ?? []);
+
+            return new SystemZoneData($version, $held['tables'] ?? []);
+        });
+        $this->app->singleton(ZoneNames::class, static fn(Application $app): ZoneNames => new ZoneNames($zones = $app->make(ZoneData::class), self::heldZones($zones->version())['names'] ?? null));
         $this->app->singleton(Grammar::class, English::class);
         $this->app->bind(AccountMail::class, WriteAccountMail::class);
         $this->app->bind(ComingUp::class, NextDate::class);
@@ -68,6 +80,12 @@ final class SyndexServiceProvider extends ServiceProvider
 
     public function boot(Application $app): void
     {
+        Session::extend('sparing', static fn(Application $app): SparingSessions => new SparingSessions(
+            $app->make('db')->connection(),
+            (string) config('session.table'),
+            (int) config('session.lifetime'),
+            $app->make(Encrypter::class),
+        ));
         Model::shouldBeStrict($app->environment('testing', 'local'));
         Date::use(\Carbon\CarbonImmutable::class);
         JsonResource::withoutWrapping();
@@ -77,6 +95,15 @@ final class SyndexServiceProvider extends ServiceProvider
         Event::listen(PersonAddressChanged::class, FollowAddress::class);
         // Whose word counts for where a request comes from.
         TrustProxies::at(config('syndex.trusted_proxies'));
+    }
+
+    /** @return array{tables?: array<string, array{list<int>, list<int>, list<int>}>, places?: array<string, string>, names?: array<string, ?string>} what `start` wrote down of the zones, if it is of these very zone data */
+    private static function heldZones(string $version): array
+    {
+        $file = config('syndex.zone_tables');
+        $held = is_string($file) && is_file($file) ? require $file : null;
+
+        return is_array($held) && $held['version'] === $version ? $held : [];
     }
 
     private static function zoneDataVersion(): string

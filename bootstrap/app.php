@@ -16,9 +16,14 @@ use Illuminate\Http\Request;
 // All that a running Syndex keeps beside the database lies in one folder, chosen from outside.
 $var = getenv('SYNDEX_VAR') ?: dirname(__DIR__) . '/var';
 
+// Only a house's own servers use them: commands and tests have settings of their own.
+if (getenv('SYNDEX_CACHED') !== false) {
+    (require __DIR__ . '/caches.php')(dirname(__DIR__), $var);
+}
+
 $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__ . '/../routes/web.php', commands: __DIR__ . '/../routes/console.php')
-    ->withCommands([App\Invitations\WorkOutbox::class, App\Invitations\BeatBesideWorker::class, App\Operations\BenchCommand::class, App\Operations\DoctorFacts::class, App\Operations\CheckBackup::class, App\Operations\Drill::class, App\Operations\RotateLogs::class, App\Planning\TopUpCommand::class])
+    ->withCommands([App\Invitations\WorkOutbox::class, App\Invitations\BeatBesideWorker::class, App\Operations\Bench\BenchCommand::class, App\Operations\DoctorFacts::class, App\Operations\CheckBackup::class, App\Operations\Drill::class, App\Operations\RotateLogs::class, App\Operations\WriteZones::class, App\Planning\TopUpCommand::class])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->append([SecurityHeaders::class, LateAnswersCarryNoSession::class]);
         $middleware->prepend(CleanText::class);

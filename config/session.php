@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 return [
     // In the database, so that any node can answer the next request.
-    'driver' => 'database',
+    'driver' => 'sparing',
     'lifetime' => 12 * 60,
     'expire_on_close' => false,
     'encrypt' => true,

@@ -41,6 +41,8 @@ return [
     'trusted_proxies' => array_values(array_filter(array_map(trim(...), explode(',', (string) env('TRUSTED_PROXIES', ''))), static fn(string $p): bool => $p !== '')),
 
     // Occurrences are laid down so far ahead.
+    // What start wrote down of the zones; only the servers of a house have it.
+    'zone_tables' => env('ZONE_TABLES'),
     'horizon_days' => 400,
 
     // Whether this is the demo, whose accounts answer on loopback only.

@@ -15,4 +15,4 @@ trap cleanup EXIT
 say ''
 say 'Application: a house of its own is started'
 SYNDEX_VAR=$house bash "$home/ops/start.sh" --port "$(free_port)" >/dev/null 2>&1 || fail 'The house for the bench did not start.'
-SYNDEX_VAR=$house php -d pcov.enabled=0 "$home/artisan" bench:board
+SYNDEX_VAR=$house php -d pcov.enabled=0 "$home/artisan" bench:app

@@ -168,6 +168,7 @@ pm.max_spare_servers = 4
 pm.max_requests = 2000
 catch_workers_output = yes
 env[SYNDEX_VAR] = $var
+env[SYNDEX_CACHED] = 1
 php_admin_value[memory_limit] = 256M
 php_admin_value[post_max_size] = 62M
 php_admin_flag[expose_php] = off
@@ -206,7 +207,7 @@ serverurl=unix://$run/supervisor.sock
 
 SUPERVISOR
   program database "$serve database /usr/sbin/mariadbd --no-defaults --user=$me --datadir=$var/db --socket=$run/db.sock --port=$db_port --bind-address=127.0.0.1 --pid-file=$run/db.pid --skip-name-resolve --innodb-buffer-pool-size=128M --innodb-flush-method=fsync --character-set-server=utf8mb4" 'priority=10'
-  program php "$serve php /usr/sbin/php-fpm8.2$fpm_root -F -y $run/php-fpm.conf -d pcov.enabled=0 -d opcache.enable=1 -d opcache.max_accelerated_files=20000 -d opcache.memory_consumption=192 -d opcache.revalidate_freq=1" 'priority=20
+  program php "$serve php /usr/sbin/php-fpm8.2$fpm_root -F -y $run/php-fpm.conf -d pcov.enabled=0 -d opcache.enable=1 -d opcache.max_accelerated_files=20000 -d opcache.memory_consumption=192 -d opcache.revalidate_freq=2 -d opcache.jit=tracing -d opcache.jit_buffer_size=64M -d opcache.interned_strings_buffer=16 -d realpath_cache_size=4M -d realpath_cache_ttl=60" 'priority=20
 stopsignal=QUIT'
   program web "$serve web /usr/sbin/nginx -e $log/nginx.log -c $run/nginx.conf" 'priority=30
 stopsignal=QUIT'

@@ -93,6 +93,11 @@ if [ $first = yes ] && [ "$demo" = true ] && [ -z "${SYNDEX_RESTORE_SQL:-}" ]; t
   artisan db:seed --class='Database\Seeders\DemoSeeder' --force --quiet
 fi
 artisan occurrences:top-up --quiet
+# Settings, routes and events written down, so that no request has to put them together; bootstrap/caches.php lets them go when code changes.
+mkdir -p "$var/cache"
+rm -f "$var"/cache/*.php
+artisan zones:write "$var/cache/zones.php" --quiet
+(umask 077; APP_CONFIG_CACHE="$var/cache/config.php" APP_ROUTES_CACHE="$var/cache/routes.php" APP_EVENTS_CACHE="$var/cache/events.php" ZONE_TABLES="$var/cache/zones.php" artisan optimize --except=views --quiet)
 ctl start outbox queue scheduler >/dev/null
 wait_for 30 'The web server' curl -fsS -o /dev/null "http://127.0.0.1:$port/api/session"
 wait_for 30 'The post room' curl -fsS -o /dev/null "$(setting POSTROOM_PAGE)/"

@@ -40,7 +40,7 @@ final readonly class DayList
                 ->orWhere(static fn($days) => $days->where('all_day', true)
                     ->whereBetween('starts_at', [gmdate('Y-m-d H:i:s', ($day - self::MOST_DAYS - 1) * 86400), gmdate('Y-m-d H:i:s', ($day + 2) * 86400)])
                     ->where('starts_local', '<=', gmdate('Y-m-d H:i:s', $day * 86400))))
-            ->whereIn('meeting_id', $this->visible->only(Meeting::query(), $account)->whereNot('status', MeetingStatus::Draft)->select('id'))
+            ->whereIn('meeting_id', $this->visible->own(Meeting::query(), $account)->whereNot('status', MeetingStatus::Draft)->select('id'))
             ->with(['meeting.host', 'meeting.attendees.person', 'meeting.kit'])
             ->orderByDesc('all_day')->orderBy('starts_at')->orderBy('id')->get()
             ->filter(static fn(Occurrence $o): bool => !$o->all_day || $o->starts_local->getTimestamp() + $o->meeting->duration_minutes * 60 > $day * 86400);

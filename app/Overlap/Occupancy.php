@@ -23,6 +23,9 @@ final class Occupancy
     /** No timed meeting lasts longer, so none that began earlier can reach into a window. */
     private const LONGEST_SECONDS = 86400;
 
+    /** Of so many meetings all dates are read; of more, the windows. */
+    private const FEW = 100;
+
     /**
      * @param list<string> $personIds
      * @param IntervalSet $windows what lies outside of them is left out
@@ -37,7 +40,7 @@ final class Occupancy
         $reach = Interval::between($windows->intervals[0]->start - self::LONGEST_SECONDS, $windows->intervals[count($windows->intervals) - 1]->end);
         $memberships = $this->memberships($personIds, $reach, $exceptMeetingId);
         $busy = [];
-        foreach ($this->dates($windows) as [$meetingId, $start, $end]) {
+        foreach ($memberships === [] ? [] : $this->dates($windows, array_map(strval(...), array_keys($memberships))) as [$meetingId, $start, $end]) {
             if (isset($memberships[$meetingId])) {
                 $interval = Interval::between($start, $end);
                 foreach ($memberships[$meetingId] as [$personId, $kind, $title]) {
@@ -74,24 +77,53 @@ final class Occupancy
         return $memberships;
     }
 
-    /** @return list<array{string, int, int}> meeting, start, end; in order of start */
-    private function dates(IntervalSet $windows): array
+    /**
+     * @param  list<string>  $meetingIds
+     * @return list<array{string, int, int}> meeting, start, end; in order of start
+     */
+    private function dates(IntervalSet $windows, array $meetingIds): array
+    {
+        [$sql, $bindings] = count($meetingIds) <= self::FEW ? self::byMeeting($windows, $meetingIds) : self::byWindow($windows);
+        $statement = DB::connection()->getPdo()->prepare("$sql order by 2, 1");
+        $statement->execute($bindings);
+        $dates = [];
+        $before = ['', 0, 0];
+        while (is_array($row = $statement->fetch(PDO::FETCH_NUM))) {
+            // One that reaches from one window into the next comes twice.
+            if ($row[1] !== $before[1] || $row[0] !== $before[0]) {
+                $dates[] = [(string) $row[0], (int) $row[1], (int) $row[2]];
+            }
+            $before = $row;
+        }
+
+        return $dates;
+    }
+
+    /**
+     * All dates of a few meetings, whatever else there is.
+     *
+     * @param  list<string>  $meetingIds
+     * @return array{string, list<string>}
+     */
+    private static function byMeeting(IntervalSet $windows, array $meetingIds): array
+    {
+        $reach = [$windows->intervals[0]->start - self::LONGEST_SECONDS, $windows->intervals[count($windows->intervals) - 1]->end - 1];
+
+        return [
+            'select meeting_id, unix_timestamp(starts_at), unix_timestamp(ends_at) from occurrences where meeting_id in (' . implode(', ', array_fill(0, count($meetingIds), '?')) . ') and starts_at between ? and ? and all_day = 0',
+            [...$meetingIds, ...array_map(static fn(int $at): string => gmdate('Y-m-d H:i:s', $at), $reach)],
+        ];
+    }
+
+    /** @return array{string, list<string>} each window a range of an index that holds all that is asked for */
+    private static function byWindow(IntervalSet $windows): array
     {
         $parts = $bindings = [];
         foreach ($windows->intervals as $window) {
-            // A range of an index that holds all that is asked for.
             $parts[] = 'select meeting_id, unix_timestamp(starts_at), unix_timestamp(ends_at) from occurrences where starts_at between ? and ? and ends_at > ? and all_day = 0';
             array_push($bindings, gmdate('Y-m-d H:i:s', $window->start - self::LONGEST_SECONDS), gmdate('Y-m-d H:i:s', $window->end - 1), gmdate('Y-m-d H:i:s', $window->start));
         }
-        $statement = DB::connection()->getPdo()->prepare(implode(' union all ', $parts));
-        $statement->execute($bindings);
-        $dates = [];
-        while (is_array($row = $statement->fetch(PDO::FETCH_NUM))) {
-            // One that reaches from one window into the next comes twice.
-            $dates[$row[0] . ' ' . $row[1]] = [(string) $row[0], (int) $row[1], (int) $row[2]];
-        }
-        usort($dates, static fn(array $a, array $b): int => $a[1] <=> $b[1]);
 
-        return $dates;
+        return [implode(' union all ', $parts), $bindings];
     }
 }

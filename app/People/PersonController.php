@@ -46,8 +46,7 @@ final readonly class PersonController
     {
         $request->validate(['q' => ['present', 'nullable', 'string', 'max:200']]);
         $typed = $request->string('q')->toString();
-        $found = SearchKey::words($typed) === [] ? collect() : Person::query()->matching($typed)
-            ->orderBy('list_key')->orderBy('id')->limit(self::SUGGESTIONS)->get();
+        $found = Person::query()->whereIn('id', FindWords::firstPeople($typed, self::SUGGESTIONS))->get()->sortBy([['list_key', 'asc'], ['id', 'asc']])->values();
 
         return new JsonResponse($found->map(static fn(Person $p): array => (new PersonResource($p))->toArray($request))->all());
     }

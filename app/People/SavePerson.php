@@ -22,7 +22,7 @@ final class SavePerson
         $person->email_domain = substr((string) strrchr($person->email, '@'), 1);
         $person->list_key = SearchKey::listed($person->kind === PersonKind::Guest, $person->name, $person->email);
         $person->save();
-        FindWords::keep('person', $person->id, SearchKey::parts($person->name, $person->email));
+        FindWords::keepPerson($person);
 
         return $person->refresh();
     }

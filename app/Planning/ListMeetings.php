@@ -31,8 +31,12 @@ final readonly class ListMeetings
         $query = $this->visible->only(Meeting::query(), $account);
         $this->filter($query, $which);
         foreach (SearchKey::beginnings($words) as $beginning) {
-            $query->whereIn('id', DB::table('meeting_words')->select('meeting_id')->where('word', 'like', $beginning)
-                ->union(DB::table('attendees')->select('meeting_id')->whereIn('person_id', FindWords::people($beginning))));
+            // A table of its own, put together once: as a condition the union would be asked for each meeting.
+            $query->whereIn('id', DB::query()->select('meeting_id')->fromSub(
+                DB::table('meeting_words')->select('meeting_id')->where('word', 'like', $beginning)
+                    ->union(DB::table('attendees')->select('meeting_id')->whereIn('person_id', FindWords::people($beginning))),
+                'found',
+            ));
         }
         $direction = in_array($which, ['ahead', 'drafts'], true) ? 'asc' : 'desc';
         $found = $query->with(['host', 'occurrences' => fn($q) => $q->where('ends_at', '>', now())->limit(1)])

@@ -58,13 +58,14 @@ final readonly class SaveSheet
                 'place' => $sheet->place === '' ? null : $sheet->place,
                 ...($meeting->status->takesTime() ? [] : ['shown_at' => ShownAt::first($series, $sheet->zone)]),
             ]);
-            FindWords::keep('meeting', $meeting->id, SearchKey::distinct($sheet->title));
+            FindWords::keepMeeting($meeting->id, SearchKey::distinct($sheet->title));
             KeepRows::agenda($meeting, $sheet->agenda);
             KeepRows::attendees($meeting, $sheet->attendees);
             if ($meeting->status->takesTime()) {
                 $this->layDown->anew($meeting);
             }
-            $this->live->tell([Live::COORDINATION], 'meeting', $meeting->id);
+            // A draft concerns only whoever has its sheet open; what takes time concerns every board.
+            $this->live->tell([Live::COORDINATION], $meeting->status->takesTime() ? 'meeting' : 'draft', $meeting->id);
 
             return $meeting;
         });

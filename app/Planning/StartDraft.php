@@ -94,7 +94,7 @@ final readonly class StartDraft
             ...$values,
         ]);
         $meeting->update(['shown_at' => ShownAt::first($this->series->of($meeting->refresh()), $this->zones->zone($meeting->zone))]);
-        FindWords::keep('meeting', $meeting->id, SearchKey::distinct($meeting->title));
+        FindWords::keepMeeting($meeting->id, SearchKey::distinct($meeting->title));
 
         return $meeting;
     }

@@ -33,4 +33,17 @@ final class Visible
             ->whereIn('status', [MeetingStatus::Sent, MeetingStatus::CalledOff])
             ->whereIn('id', Attendee::query()->select('meeting_id')->where('person_id', $account->person_id));
     }
+
+    /**
+     * Those that concern somebody: they plan them, or are invited.
+     *
+     * @param  Builder<Meeting>  $query
+     * @return Builder<Meeting>
+     */
+    public function own(Builder $query, Account $account): Builder
+    {
+        return $this->only($query, $account)->where(static fn(Builder $q) => $q
+            ->where('coordinator_id', $account->id)
+            ->orWhereIn('id', Attendee::query()->select('meeting_id')->where('person_id', $account->person_id)));
+    }
 }

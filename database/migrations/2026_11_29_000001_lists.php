@@ -15,7 +15,10 @@ return new class () extends Migration {
         Schema::create('person_words', function (Blueprint $table): void {
             $table->string('word', 64)->collation('utf8mb4_bin');
             $table->foreignUlid('person_id')->constrained('people')->cascadeOnDelete();
+            // Where the person stands in a list, so that the first few of many are found in this index alone.
+            $table->string('list_key', 120)->collation('utf8mb4_bin');
             $table->primary(['word', 'person_id']);
+            $table->index(['word', 'list_key', 'person_id']);
         });
         Schema::create('meeting_words', function (Blueprint $table): void {
             $table->string('word', 64)->collation('utf8mb4_bin');
@@ -40,8 +43,9 @@ return new class () extends Migration {
         });
         Schema::table('occurrences', fn(Blueprint $table) => $table->index(['all_day', 'starts_at', 'ends_at', 'meeting_id'], 'occurrences_of_a_day'));
         foreach (DB::table('people')->select(['id', 'kind', 'name', 'email'])->orderBy('id')->lazy(500) as $person) {
-            DB::table('people')->where('id', $person->id)->update(['list_key' => SearchKey::listed($person->kind === 'guest', $person->name, (string) $person->email)]);
-            DB::table('person_words')->insertOrIgnore(array_map(static fn(string $word): array => ['word' => $word, 'person_id' => $person->id], SearchKey::parts($person->name, (string) $person->email)));
+            $listed = SearchKey::listed($person->kind === 'guest', $person->name, (string) $person->email);
+            DB::table('people')->where('id', $person->id)->update(['list_key' => $listed]);
+            DB::table('person_words')->insertOrIgnore(array_map(static fn(string $word): array => ['word' => $word, 'person_id' => $person->id, 'list_key' => $listed], SearchKey::parts($person->name, (string) $person->email)));
         }
         foreach (DB::table('meetings')->select(['id', 'title'])->orderBy('id')->lazy(500) as $meeting) {
             DB::table('meeting_words')->insertOrIgnore(array_map(static fn(string $word): array => ['word' => $word, 'meeting_id' => $meeting->id], SearchKey::distinct((string) $meeting->title)));

@@ -18,7 +18,7 @@ function crowd(): void
     for ($i = 0; $i < 1500; $i++) {
         $id = Str::lower((string) Str::ulid());
         $people[] = ['id' => $id, 'kind' => $i % 3 === 0 ? 'guest' : 'colleague', 'name' => "Person $i", 'email' => "p$i@garden.example", 'email_key' => "p$i@garden.example", 'email_domain' => 'garden.example', 'list_key' => "0 person $i"];
-        $words[] = ['word' => "person$i", 'person_id' => $id];
+        $words[] = ['word' => "person$i", 'person_id' => $id, 'list_key' => "0 person $i"];
     }
     DB::table('people')->insert($people);
     DB::table('person_words')->insert($words);

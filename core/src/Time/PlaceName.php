@@ -10,6 +10,12 @@ final class PlaceName
     /** @var array<string, string> */
     private static array $known = [];
 
+    /** @param array<string, string> $names by "locale zone", found before: they need not be looked up again */
+    public static function remember(array $names): void
+    {
+        self::$known += $names;
+    }
+
     public static function of(string $zoneId, string $locale = 'en'): string
     {
         return self::$known["$locale $zoneId"] ??= self::lookUp($zoneId, $locale);

@@ -19,7 +19,8 @@ final class SystemZoneData implements ZoneData
     /** @var array<string, true>|null */
     private ?array $known = null;
 
-    public function __construct(private readonly string $version) {}
+    /** @param array<string, array{list<int>, list<int>, list<int>}> $tables of zones, as {@see Zone::table} gives them, of this very version */
+    public function __construct(private readonly string $version, private readonly array $tables = []) {}
 
     public function version(): string
     {
@@ -35,7 +36,7 @@ final class SystemZoneData implements ZoneData
             throw UnknownZone::named($id);
         }
 
-        return $this->zones[$id] = Zone::of($id, self::source($id));
+        return $this->zones[$id] = isset($this->tables[$id]) ? Zone::ofTable($id, self::source($id), $this->tables[$id]) : Zone::of($id, self::source($id));
     }
 
     public function offsetAt(string $id, int $moment): int

@@ -28,23 +28,40 @@ final class Zone
     /** @var list<int> wall time from which on the offset after a change is meant */
     private array $wallAt = [];
 
-    /** @var list<array{at: int, before: int, after: int, dst: bool, name: string}> */
-    private array $changes = [];
-
     private int $listedUntil;
 
     private int $hint = 0;
 
     private int $wallHint = 0;
 
-    private function __construct(public readonly string $id, private readonly \DateTimeZone $source)
-    {
-        $this->list(self::UNTIL_2100);
-    }
+    private function __construct(public readonly string $id, private readonly \DateTimeZone $source) {}
 
     public static function of(string $id, \DateTimeZone $source): self
     {
-        return new self($id, $source);
+        $zone = new self($id, $source);
+        $zone->list(self::UNTIL_2100);
+
+        return $zone;
+    }
+
+    /**
+     * As {@see of}, from what {@see table} gave: nothing need be listed again.
+     *
+     * @param array{list<int>, list<int>, list<int>} $table
+     */
+    public static function ofTable(string $id, \DateTimeZone $source, array $table): self
+    {
+        $zone = new self($id, $source);
+        [$zone->at, $zone->offset, $zone->wallAt] = $table;
+        $zone->listedUntil = self::UNTIL_2100;
+
+        return $zone;
+    }
+
+    /** @return array{list<int>, list<int>, list<int>} changes of offset until the year 2100: moments, offsets, wall times */
+    public function table(): array
+    {
+        return [$this->at, $this->offset, $this->wallAt];
     }
 
     /** Seconds to add to UTC to get the wall time at a moment. */
@@ -149,11 +166,18 @@ final class Zone
      */
     public function changesBetween(int $from, int $to): array
     {
-        if ($to > $this->listedUntil && $this->listedUntil < self::UNTIL_2500) {
-            $this->list(self::UNTIL_2500);
+        // The first that is listed is the state at the beginning, so the list begins a second ahead.
+        $listed = $this->source->getTransitions(max($from, PHP_INT_MIN + 1) - 1, min($to, self::UNTIL_2500)) ?: [];
+        $before = $listed[0] ?? null;
+        $changes = [];
+        foreach (array_slice($listed, 1) as $change) {
+            if ($before !== null && ($change['offset'] !== $before['offset'] || $change['abbr'] !== $before['abbr']) && $change['ts'] >= $from && $change['ts'] < $to) {
+                $changes[] = ['at' => $change['ts'], 'before' => $before['offset'], 'after' => $change['offset'], 'dst' => $change['isdst'], 'name' => $change['abbr']];
+            }
+            $before = $change;
         }
 
-        return array_values(array_filter($this->changes, static fn(array $c): bool => $c['at'] >= $from && $c['at'] < $to));
+        return $changes;
     }
 
     /** @return array{offset: int, dst: bool, name: string} what the clock is called at a moment */
@@ -168,21 +192,17 @@ final class Zone
     private function list(int $until): void
     {
         $this->listedUntil = $until;
-        $this->at = $this->wallAt = $this->changes = [];
+        $this->at = $this->wallAt = [];
         $listed = $this->source->getTransitions(PHP_INT_MIN, $until) ?: [];
         $this->offset = [$listed[0]['offset'] ?? $this->source->getOffset(new \DateTimeImmutable('@0'))];
-        $before = $listed[0] ?? ['offset' => $this->offset[0], 'abbr' => ''];
+        $before = $this->offset[0];
         foreach (array_slice($listed, 1) as $change) {
-            if ($change['offset'] === $before['offset'] && $change['abbr'] === $before['abbr']) {
-                continue;
-            }
-            $this->changes[] = ['at' => $change['ts'], 'before' => $before['offset'], 'after' => $change['offset'], 'dst' => $change['isdst'], 'name' => $change['abbr']];
-            if ($change['offset'] !== $before['offset']) {
+            if ($change['offset'] !== $before) {
                 $this->at[] = $change['ts'];
                 $this->offset[] = $change['offset'];
-                $this->wallAt[] = $change['ts'] + max($before['offset'], $change['offset']);
+                $this->wallAt[] = $change['ts'] + max($before, $change['offset']);
+                $before = $change['offset'];
             }
-            $before = $change;
         }
         $this->hint = $this->wallHint = 0;
     }

@@ -21,7 +21,11 @@ final class ZoneNames
     /** @var array<string, string>|null */
     private ?array $byPlace = null;
 
-    public function __construct(private readonly ZoneData $zones) {}
+    /** @param array<string, ?string>|null $index as {@see index} gave it for the same zone data */
+    public function __construct(private readonly ZoneData $zones, ?array $index = null)
+    {
+        $this->byName = $index;
+    }
 
     /** @return ?string the zone that a name means: plain, or in full in any letter case; null for none or several */
     public function find(string $name): ?string
@@ -85,7 +89,7 @@ final class ZoneNames
     }
 
     /** @return array<string, ?string> */
-    private function index(): array
+    public function index(): array
     {
         $current = array_fill_keys($this->zones->currentIds(), true);
         $names = [];

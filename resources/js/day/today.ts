@@ -1,6 +1,7 @@
 import { queryOptions } from '@tanstack/react-query';
 import * as z from 'zod/mini';
 import { getJson, send } from '../lib/api';
+import type { Live } from '../lib/useLive';
 
 const row = z.object({
   meetingId: z.string(),
@@ -62,7 +63,7 @@ export const todayQuery = (day: string) =>
         signal,
       ),
     refetchInterval: 60_000,
-    meta: { live: true },
+    meta: { live: { topics: ['meeting', 'dispatch', 'outbox', 'today', 'person'] } satisfies Live },
   });
 
 /** Whose time newer zone data moved is noted, or not after all. */

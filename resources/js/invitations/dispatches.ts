@@ -1,6 +1,7 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import * as z from 'zod/mini';
 import { getJson, send, sendJson } from '../lib/api';
+import type { Live } from '../lib/useLive';
 
 const rowShape = z.object({
   id: z.number(),
@@ -32,7 +33,7 @@ export const dispatchesQuery = (q: string, state: string, meeting: string, page:
         signal,
       ),
     placeholderData: keepPreviousData,
-    meta: { live: true },
+    meta: { live: { topics: ['dispatch', 'outbox', 'meeting'] } satisfies Live },
   });
 
 export const dispatchQuery = (id: number) =>
@@ -44,7 +45,7 @@ export const dispatchQuery = (id: number) =>
         z.extend(rowShape, { text: z.nullable(z.string()), calendar: z.nullable(z.string()), source: z.nullable(z.string()) }),
         signal,
       ),
-    meta: { live: true },
+    meta: { live: { topics: ['dispatch', 'outbox'] } satisfies Live },
   });
 
 /** What did not arrive goes out once more. */

@@ -1,6 +1,7 @@
 import { queryOptions } from '@tanstack/react-query';
 import * as z from 'zod/mini';
 import { getJson } from '../lib/api';
+import type { Live } from '../lib/useLive';
 import { personShape } from '../people/people';
 import { meetingShape } from '../planning/meetings';
 
@@ -48,7 +49,7 @@ export const readBackQuery = (id: string) =>
     // What was read back before a change, a sending or its taking back is no read-back any more.
     staleTime: 0,
     gcTime: 0,
-    meta: { live: true },
+    meta: { live: { topics: ['meeting', 'draft', 'person'] } satisfies Live },
   });
 
 export const letterQuery = (meetingId: string, personId: string, version: number) =>

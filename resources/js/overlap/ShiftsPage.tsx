@@ -3,6 +3,7 @@ import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
 import * as z from 'zod/mini';
 import { getJson } from '../lib/api';
+import type { Live } from '../lib/useLive';
 import { clock, dayMonth, shortDate, weekday } from '../lib/time';
 import { Awaited } from '../ui/Awaited';
 import { Button } from '../ui/Button';
@@ -29,7 +30,7 @@ const shiftsQuery = (id: string) =>
   queryOptions({
     queryKey: ['shifts', id],
     queryFn: ({ signal }) => getJson(`meetings/${id}/shifts`, shape, signal),
-    meta: { live: true },
+    meta: { live: { topics: ['meeting', 'person'] } satisfies Live },
   });
 
 const DATES_NAMED = 4;

@@ -1,6 +1,7 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import * as z from 'zod/mini';
 import { getJson, sendJson } from '../lib/api';
+import type { Live } from '../lib/useLive';
 
 const hours = z.record(z.string(), z.array(z.tuple([z.string(), z.string()])));
 
@@ -33,7 +34,7 @@ export const peopleQuery = (q: string, kind: string, page: number) =>
     queryKey: ['people', { q, kind, page }],
     queryFn: ({ signal }) => getJson(`people?${new URLSearchParams({ q, kind, page: String(page) })}`, pageShape, signal),
     placeholderData: keepPreviousData,
-    meta: { live: true },
+    meta: { live: { topics: ['person'] } satisfies Live },
   });
 
 export const suggestQuery = (q: string) =>

@@ -1,6 +1,7 @@
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import * as z from 'zod/mini';
 import { getJson, send } from '../lib/api';
+import type { Live } from '../lib/useLive';
 import { wallAt } from '../lib/time';
 
 const clock = z.object({
@@ -45,7 +46,7 @@ export const sessionQuery = queryOptions({
   // While there is no answer it is asked for every few seconds.
   refetchInterval: (query) => (query.state.error ? 5_000 : 300_000),
   retry: false,
-  meta: { live: true },
+  meta: { live: { topics: ['meeting', 'account'] } satisfies Live },
 });
 
 const offsetAt = (own: Clock, now: number): number =>

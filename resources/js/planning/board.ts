@@ -1,6 +1,7 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import * as z from 'zod/mini';
 import { sendJson } from '../lib/api';
+import type { Live } from '../lib/useLive';
 import { anchorShape, drawnShape } from '../overlap/board';
 import { seriesShape } from './meetings';
 import { boardWire, type Sheet } from './sheet';
@@ -31,7 +32,7 @@ export const boardQuery = (meetingId: string, sheet: Sheet, index: number) => {
     placeholderData: keepPreviousData,
     staleTime: 20_000,
     retry: false,
-    meta: { live: true },
+    meta: { live: { topics: ['meeting', 'person'] } satisfies Live },
   });
 };
 

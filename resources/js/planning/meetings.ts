@@ -1,6 +1,7 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import * as z from 'zod/mini';
 import { getJson, sendJson } from '../lib/api';
+import type { Live } from '../lib/useLive';
 import { personShape } from '../people/people';
 
 export const pieceShape = z.object({
@@ -98,7 +99,7 @@ export const meetingQuery = (id: string) =>
   queryOptions({
     queryKey: ['meeting', id],
     queryFn: ({ signal }) => getJson(`meetings/${id}`, meetingShape, signal),
-    meta: { live: true },
+    meta: { live: { topics: ['meeting', 'draft'], id } satisfies Live },
   });
 
 export const datesQuery = (id: string) =>
@@ -114,7 +115,7 @@ export const datesQuery = (id: string) =>
         }),
         signal,
       ),
-    meta: { live: true },
+    meta: { live: { topics: ['meeting'], id } satisfies Live },
   });
 
 const rowShape = z.object({
@@ -144,7 +145,7 @@ export const meetingsQuery = (q: string, which: string, page: number) =>
         signal,
       ),
     placeholderData: keepPreviousData,
-    meta: { live: true },
+    meta: { live: { topics: ['meeting', 'person'] } satisfies Live },
   });
 
 export const startMeeting = (from?: string) => sendJson('POST', 'meetings', from ? { from } : {}, meetingShape);

@@ -25,9 +25,9 @@ final readonly class English implements Grammar
 
     private ZoneNames $names;
 
-    public function __construct(private ZoneData $zones)
+    public function __construct(private ZoneData $zones, ?ZoneNames $names = null)
     {
-        $this->names = new ZoneNames($zones);
+        $this->names = $names ?? new ZoneNames($zones);
     }
 
     public function write(Series $series, int $durationMinutes): string
