@@ -57,6 +57,7 @@ Route::prefix('api')->group(function (): void {
     // Whoever plans
     Route::middleware('role:plans')->group(function (): void {
         Route::post('meetings', [MeetingController::class, 'store']);
+        Route::post('meetings/discard', [MeetingController::class, 'discard']);
         Route::put('meetings/{meeting}', [MeetingController::class, 'update']);
         Route::delete('meetings/{meeting}', [MeetingController::class, 'destroy']);
         Route::post('board', BoardController::class);

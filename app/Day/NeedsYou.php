@@ -140,7 +140,7 @@ final readonly class NeedsYou
     /** @return list<array<string, mixed>> */
     private function unsent(Account $account): array
     {
-        $drafts = Meeting::query()->where('coordinator_id', $account->id)->whereIn('status', [MeetingStatus::Draft, MeetingStatus::Kept])
+        $drafts = Meeting::query()->touched()->where('coordinator_id', $account->id)->whereIn('status', [MeetingStatus::Draft, MeetingStatus::Kept])
             ->orderByDesc('updated_at')->limit(self::MOST_OF_A_KIND)->get();
 
         return array_values($drafts->map(fn(Meeting $m): array => ['code' => $m->status === MeetingStatus::Draft ? 'draft' : 'kept', 'meetingId' => $m->id, 'title' => $m->title, 'updatedLocal' => $this->clock->local($m->updated_at)])->all());

@@ -18,6 +18,7 @@ use Syndex\Core\Sentence\English\EnglishWords;
 use Syndex\Core\Sentence\Grammar;
 use Syndex\Core\Sentence\SentencePiece;
 use Syndex\Core\Shifts\LocalReading;
+use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\PlaceName;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\Zone;
@@ -30,6 +31,8 @@ final class WriteLetter
     private const WORK = 2_000_000;
 
     private const DATES = 1000;
+
+    private const OWN_DATES = 6;
 
     /** @var \WeakMap<Meeting, Expansion> */
     private \WeakMap $dates;
@@ -125,9 +128,23 @@ final class WriteLetter
             'placeKnown' => $known,
             'anchorLine' => $other ? __('mail.anchor_time', ['clock' => $there->formatClock(), 'weekday' => self::weekday($there), 'place' => PlaceName::of($anchor->id)]) : null,
             'sentence' => $series->rule === null ? null : SentencePiece::join($this->grammar->pieces($series, $meeting->duration_minutes)),
+            'ownDatesLine' => $series->rule !== null && $other && Gregorian::weekday($first->dayNumber()) !== Gregorian::weekday($there->dayNumber()) ? self::ownDates($reading, $dates->complete) : null,
             'droppedLine' => $series->dropped === [] ? null : __('mail.dropped', ['dates' => implode(', ', array_map(EnglishWords::date(...), $series->dropped))]),
             'shiftLines' => $series->allDay ? [] : array_map(static fn(array $e): string => self::shiftLine($e, $dates->complete), $reading->exceptions()),
         ];
+    }
+
+    /** The dates on the recipient's own calendar, where the anchor's weekday would mislead. */
+    private static function ownDates(LocalReading $reading, bool $isWhole): string
+    {
+        $named = array_map(static fn(WallTime $wall): string => self::short($wall) . ', ' . $wall->formatClock(), array_slice($reading->starts, 0, self::OWN_DATES));
+        $more = count($reading->starts) - count($named);
+
+        return __('mail.own_dates', ['dates' => implode('; ', $named)]) . match (true) {
+            !$isWhole => ' ' . __('mail.and_so_on'),
+            $more > 0 => ' ' . __('mail.and_more', ['n' => (string) $more]),
+            default => '',
+        };
     }
 
     /**

@@ -32,24 +32,26 @@ final readonly class ShiftReportController
             }
         }
 
-        return new Response(implode('', array_map(self::line(...), $lines)), 200, [
+        return new Response(self::csvOf($lines), 200, [
             'Content-Type' => 'text/csv; charset=utf-8',
             'Content-Disposition' => 'attachment; filename="' . (Str::slug($meeting->title) ?: 'meeting') . '-clock-shifts.csv"',
         ]);
     }
 
     /**
-     * RFC 4180: fields in quotes where they need it, lines ending in CRLF. A field that a spreadsheet would run as a
-     * formula is made plain text.
+     * RFC 4180. A field that a spreadsheet would run as a formula is made plain text.
      *
-     * @param list<string> $fields
+     * @param list<list<string>> $lines
      */
-    private static function line(array $fields): string
+    private static function csvOf(array $lines): string
     {
-        return implode(',', array_map(static function (string $field): string {
-            $field = preg_match('/^[=+\-@\t]/', $field) === 1 ? "'" . $field : $field;
+        $file = new \SplTempFileObject();
+        foreach ($lines as $line) {
+            $file->fputcsv(array_map(static fn(string $field): string => preg_match('/^[=+\-@\t]/', $field) === 1 ? "'" . $field : $field, $line), escape: '', eol: "\r\n");
+        }
+        $octets = (int) $file->ftell();
+        $file->rewind();
 
-            return preg_match('/[",\r\n]/', $field) === 1 ? '"' . str_replace('"', '""', $field) . '"' : $field;
-        }, $fields)) . "\r\n";
+        return (string) $file->fread($octets);
     }
 }

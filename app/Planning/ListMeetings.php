@@ -28,7 +28,7 @@ final readonly class ListMeetings
     public function __invoke(Account $account, string $words, string $which, int $page): array
     {
         ShownAt::catchUp();
-        $query = $this->visible->only(Meeting::query(), $account);
+        $query = $this->visible->only(Meeting::query()->touched(), $account);
         $this->filter($query, $which);
         foreach (SearchKey::beginnings($words) as $beginning) {
             // A table of its own, put together once: as a condition the union would be asked for each meeting.

@@ -8,6 +8,7 @@ use App\Joining\JoiningKit;
 use App\People\Account;
 use App\People\Person;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -121,5 +122,29 @@ final class Meeting extends Model
     public function kit(): HasOne
     {
         return $this->hasOne(JoiningKit::class);
+    }
+
+    /**
+     * Leaves out drafts that were begun and never touched: they are gone by themselves a day later.
+     *
+     * @param  Builder<self>  $query
+     */
+    public function scopeTouched(Builder $query): void
+    {
+        $query->whereNot(static fn(Builder $q) => self::onlyUntouched($q));
+    }
+
+    /**
+     * @param  Builder<self>  $query
+     */
+    public function scopeUntouched(Builder $query): void
+    {
+        self::onlyUntouched($query);
+    }
+
+    /** @param Builder<self> $query */
+    private static function onlyUntouched(Builder $query): void
+    {
+        $query->where('status', MeetingStatus::Draft)->where('version', 1)->where('title', '');
     }
 }

@@ -12,6 +12,8 @@ use Syndex\Core\Time\ZoneData;
 
 final readonly class MeetingController
 {
+    private const MOST_AT_ONCE = 100;
+
     public function __construct(private SheetView $view) {}
 
     public function index(ListMeetingsRequest $request, ListMeetings $list): JsonResponse
@@ -54,5 +56,15 @@ final readonly class MeetingController
         $discard($meeting);
 
         return new Response(status: 204);
+    }
+
+    /** Several drafts at once; what is no draft any more is passed over. */
+    public function discard(Request $request, DiscardDraft $discard): JsonResponse
+    {
+        $request->validate(['ids' => ['required', 'array', 'max:' . self::MOST_AT_ONCE], 'ids.*' => ['string', 'max:26']]);
+        $drafts = Meeting::query()->whereIn('id', $request->array('ids'))->where('status', MeetingStatus::Draft)->get();
+        $drafts->each(static fn(Meeting $draft) => $discard($draft));
+
+        return new JsonResponse(['discarded' => $drafts->count()]);
     }
 }

@@ -17,10 +17,9 @@ use App\People\SavePerson;
 use App\Planning\GiveKit;
 use App\Planning\KeepMeeting;
 use App\Planning\Meeting;
-use App\Planning\MeetingStatus;
+use App\Planning\StartDraft;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\Hash;
-use Illuminate\Support\Str;
 use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Recurrence\RuleParser;
 use Syndex\Core\Recurrence\Series;
@@ -41,6 +40,7 @@ final class DemoSeeder extends Seeder
     public function __construct(
         private readonly SavePerson $savePerson,
         private readonly GiveKit $giveKit,
+        private readonly StartDraft $startDraft,
         private readonly KeepMeeting $keep,
         private readonly SendMeeting $send,
         private readonly CallOffMeeting $callOff,
@@ -79,12 +79,8 @@ final class DemoSeeder extends Seeder
     /** @param Row $row */
     private function meeting(array $row, Account $coordinator): void
     {
-        $meeting = Meeting::query()->create([
-            'uid' => strtolower((string) Str::ulid()) . '@' . config('syndex.mail_domain'),
-            'address_token' => Str::lower(Str::random(16)),
-            'coordinator_id' => $coordinator->id,
+        $meeting = $this->startDraft->with($coordinator, [
             'host_id' => $this->person($row['host'] . self::DOMAIN)->id,
-            'status' => MeetingStatus::Draft,
             'title' => $row['title'],
             'purpose' => $row['purpose'] ?? null,
             'starts_local' => $this->start($row),
@@ -94,7 +90,7 @@ final class DemoSeeder extends Seeder
             'rrule' => $row['rule'] ?? null,
             'join_mode' => $row['join'],
             'place' => $row['place'] ?? null,
-        ]);
+        ], []);
         foreach ($row['agenda'] ?? [] as $position => [$title, $minutes, $speaker]) {
             $meeting->agenda()->create(['position' => $position, 'title' => $title, 'minutes' => $minutes, 'speaker' => $speaker]);
         }

@@ -55,7 +55,7 @@ export function DispatchPage() {
       }
       heading={data.subject}
     >
-      <main className="grid max-w-6xl grid-cols-1 gap-8 px-5 py-4 md:grid-cols-[2fr_3fr]">
+      <main className="grid grid-cols-1 gap-8 px-5 py-4 md:grid-cols-[2fr_3fr]">
         <div>
           <dl className="grid grid-cols-[7rem_1fr] gap-y-1">
             {facts.map(([name, value]) => (

@@ -187,7 +187,7 @@ function Odds({ data, people }: { data: ReadBack; people: Map<string, Person> })
       {data.missing.map((missing) => (
         <div key={missing} className="mb-2 border-l-4 border-broken pl-3">
           <p className="font-semibold">{t(`missing.${missing}`)}</p>
-          <Link className="changeable" to={`/meetings/${data.meeting.id}/plan`}>
+          <Link className="changeable" to={`/meetings/${data.meeting.id}/plan#${PLACES[missing] ?? ''}`}>
             {t('missing.mend')}
           </Link>
         </div>
@@ -209,7 +209,7 @@ function Odds({ data, people }: { data: ReadBack; people: Map<string, Person> })
         <div key={key(odd)} className={`mb-2 border-l-4 pl-3 ${odd.code === 'clash' && odd.required ? 'border-broken' : 'border-odd'}`}>
           <OddText odd={odd} people={people} />
           <span className="flex gap-4">
-            <Link className="changeable" to={`/meetings/${data.meeting.id}/plan`}>
+            <Link className="changeable" to={`/meetings/${data.meeting.id}/plan#${PLACES[odd.code] ?? ''}`}>
               {t('missing.mend')}
             </Link>
             <Button look="quiet" onClick={() => setLeft([...left, key(odd)])}>
@@ -229,6 +229,27 @@ function Odds({ data, people }: { data: ReadBack; people: Map<string, Person> })
     </section>
   );
 }
+
+/** Where on the sheet what is missing or odd can be changed (ids and names of usePlace). */
+const PLACES: Record<string, string> = {
+  title: 'title',
+  people: 'people',
+  kit: 'join',
+  kit_unsettled: 'join',
+  dates: 'end',
+  plain_dates: 'end',
+  no_host: 'people',
+  no_purpose: 'purpose',
+  no_join: 'join',
+  no_place: 'place',
+  open_end: 'end',
+  agenda_longer: 'agenda',
+  skipped: 'time',
+  past: 'date',
+  clash: 'time',
+  night: 'time',
+  off_hours: 'time',
+};
 
 function OddText({ odd, people }: { odd: Odd; people: Map<string, Person> }) {
   const { t } = useTranslation();

@@ -46,7 +46,7 @@ export function SentPage() {
         )
       }
     >
-      <main className="max-w-6xl px-5 py-4">
+      <main className="px-5 py-4">
         <div className="mb-3 grid max-w-2xl grid-cols-[2fr_1fr] gap-3">
           <TextField
             label={t('sent.search')}

@@ -16,6 +16,23 @@ const MANY = 16;
 
 const isBusy = (state: DateState) => state.free + state.unknown < state.required;
 
+/** Months over narrow columns, by column: each where it begins, with the year where that changes, and none where it would overlap. */
+function monthHeads(walls: string[]): Map<number, string> {
+  const heads = new Map<number, string>();
+  let year = walls[0]?.slice(0, 4);
+  let free = 0;
+  walls.forEach((wall, index) => {
+    if (wall.slice(0, 7) === walls[index - 1]?.slice(0, 7) || index < free) {
+      return;
+    }
+    const head = wall.slice(0, 4) === year ? month(wall) : `${month(wall)} ${wall.slice(0, 4)}`;
+    year = wall.slice(0, 4);
+    heads.set(index, head);
+    free = index + (head.length > 4 ? 4 : 2);
+  });
+  return heads;
+}
+
 /** The board turned on the series: a column a date, lighter where more of the required are in their hours. */
 export function AllDates({ board, durationMinutes, selected, choose, take, single }: AllDatesProps) {
   const { t } = useTranslation();
@@ -23,6 +40,10 @@ export function AllDates({ board, durationMinutes, selected, choose, take, singl
   const many = columns.length > MANY;
   const at = (minutes: number) => `${(minutes / AXIS) * 100}%`;
   const best = single ? undefined : fits[0];
+
+  const heads = monthHeads(columns.map(({ state }) => state.wall));
+  const firstYear = dates[0]?.wall.slice(0, 4);
+  const headOf = (wall: string) => (wall.slice(0, 4) === firstYear ? dayMonth(wall) : `${dayMonth(wall)} ${wall.slice(0, 4)}`);
 
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-1">
@@ -51,8 +72,6 @@ export function AllDates({ board, durationMinutes, selected, choose, take, singl
             // A date moved by itself stands where it is; one beyond the hours that are drawn stands at the edge.
             const here = Math.max(0, Math.min(barAt, AXIS - 15));
             const own = barAt === columnBarAt ? null : clock(state.wall);
-            const previous = columns[index - 1]?.state.wall;
-            const newMonth = previous === undefined || month(previous) !== month(state.wall);
             return (
               <button
                 key={state.start}
@@ -71,13 +90,15 @@ export function AllDates({ board, durationMinutes, selected, choose, take, singl
                 aria-pressed={single ? undefined : state.index === selected}
                 className={`flex flex-1 flex-col text-left ${many ? 'min-w-5' : 'min-w-12'}`}
               >
-                <span className="block h-10 overflow-hidden whitespace-nowrap">
+                <span className={`block h-10 whitespace-nowrap ${many ? '' : 'overflow-hidden'}`}>
                   <span
-                    className={`narrow block px-0.5 ${state.index === selected && !single ? 'font-bold underline decoration-sun decoration-2 underline-offset-2' : 'font-semibold'}`}
+                    className={`narrow block h-5 px-0.5 ${many ? 'w-0' : ''} ${state.index === selected && !single && !many ? 'font-bold underline decoration-sun decoration-2 underline-offset-2' : 'font-semibold'}`}
                   >
-                    {many ? (newMonth ? month(state.wall) : ' ') : dayMonth(state.wall)}
+                    {many ? heads.get(index) : headOf(state.wall)}
                   </span>
-                  <span className="tight block px-0.5 text-[0.6875rem] text-muted">
+                  <span
+                    className={`tight block px-0.5 text-[0.6875rem] ${many && state.index === selected && !single ? 'font-bold text-ink underline decoration-sun decoration-2 underline-offset-2' : 'text-muted'}`}
+                  >
                     {many
                       ? String(Number(state.wall.slice(8, 10)))
                       : shiftText(state.shifts.length, state.shifts[0]?.minutes, state.anchorShift)}

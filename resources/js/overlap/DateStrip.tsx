@@ -30,13 +30,17 @@ export function DateStrip({ dates, people, selected, choose, drop, usual, droppe
   const shown =
     judged.length <= MANY ? judged : judged.filter(({ state, words }) => words.tone !== 'good' || state.index === selected).slice(0, 24);
   const rest = judged.length - shown.length;
+  const firstYear = dates[0]?.wall.slice(0, 4);
   return (
     <div>
       <ol className="flex gap-1 overflow-x-auto pb-1" aria-label={t('strip.label')}>
         {shown.map(({ state, words }) => {
           const active = state.index === selected;
           return (
-            <li key={state.start} className="relative flex min-w-[64px] flex-1">
+            <li
+              key={state.start}
+              className={`relative flex ${state.wall.slice(0, 4) === firstYear ? 'min-w-[72px]' : 'min-w-[92px]'} ${judged.length === 1 ? 'w-44 flex-none' : 'max-w-44 flex-1'}`}
+            >
               <button
                 type="button"
                 aria-pressed={active}
@@ -44,11 +48,12 @@ export function DateStrip({ dates, people, selected, choose, drop, usual, droppe
                 title={[shortDate(state.wall), ...words.all].join(', ')}
                 className={`flex w-full flex-col rounded border border-b-4 border-line px-1.5 py-1 text-left ${EDGE[words.tone]} ${active ? 'bg-ink text-on-ink' : 'bg-sheet'}`}
               >
-                <span className="narrow block font-semibold">
+                <span className="narrow block font-semibold whitespace-nowrap">
                   {dayMonth(state.wall)}
+                  {state.wall.slice(0, 4) !== firstYear && <span className="font-normal"> {state.wall.slice(0, 4)}</span>}
                   {usual !== null && clock(state.wall) !== usual && <span className="font-normal"> {clock(state.wall)}</span>}
                 </span>
-                <span className={`tight line-clamp-2 text-note leading-[0.9rem] font-medium ${active ? '' : INK[words.tone]}`}>
+                <span className={`tight text-note break-words leading-[0.9rem] font-medium ${active ? '' : INK[words.tone]}`}>
                   {words.text}
                 </span>
               </button>
@@ -67,7 +72,7 @@ export function DateStrip({ dates, people, selected, choose, drop, usual, droppe
           );
         })}
       </ol>
-      <p className="flex flex-wrap gap-x-4 text-note text-muted">
+      <p className="flex flex-wrap items-baseline gap-x-4 text-note text-muted">
         {rest > 0 && <span>{t('strip.rest', { count: rest })}</span>}
         {!complete && <span>{t('strip.cut', { count: dates.length })}</span>}
         {dropped.map((wall) => (

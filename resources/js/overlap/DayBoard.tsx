@@ -92,7 +92,7 @@ export function DayBoard({ day, people, anchorCity, allDay, moved, readOnly = fa
             <div
               data-pane={pane.key}
               key={pane.key}
-              className="relative flex min-w-[60px] flex-1"
+              className="relative flex max-w-[34rem] min-w-[60px] flex-1"
               style={{ flexGrow: Math.max(1, Math.min(pane.threads.length, 5) * 0.25 + 0.75) }}
             >
               <PaneView

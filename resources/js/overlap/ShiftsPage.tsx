@@ -35,6 +35,8 @@ const shiftsQuery = (id: string) =>
 
 const DATES_NAMED = 4;
 
+const said = (walls: string[]) => walls.map((local) => `${dayMonth(local)} ${clock(local)}`).join(', ');
+
 /** The clock shift report of a series, on one page that prints. */
 export function ShiftsPage() {
   const { id = '' } = useParams();
@@ -61,7 +63,7 @@ function Report({ id, data }: { id: string; data: z.infer<typeof shape> }) {
         </div>
       }
     >
-      <main className="max-w-6xl overflow-x-auto px-5 py-4">
+      <main className="overflow-x-auto px-5 py-4">
         {data.people.length === 0 ? (
           <p className="text-muted">{t('shifts.empty')}</p>
         ) : (
@@ -103,12 +105,14 @@ function Report({ id, data }: { id: string; data: z.infer<typeof shape> }) {
                         {t('shifts.count', {
                           count: person.outside.length,
                           of: data.dates,
-                          dates: person.outside
-                            .slice(0, DATES_NAMED)
-                            .map((local) => `${dayMonth(local)} ${clock(local)}`)
-                            .join(', '),
-                        })}{' '}
-                        {person.outside.length > DATES_NAMED && t('shifts.more', { count: person.outside.length - DATES_NAMED })}
+                          dates: said(person.outside.slice(0, DATES_NAMED)),
+                        })}
+                        {person.outside.length > DATES_NAMED && (
+                          <>
+                            <span className="print:hidden"> {t('shifts.more', { count: person.outside.length - DATES_NAMED })}</span>
+                            <span className="hidden print:inline">, {said(person.outside.slice(DATES_NAMED))}</span>
+                          </>
+                        )}
                       </>
                     )}
                   </td>

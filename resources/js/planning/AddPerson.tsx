@@ -121,6 +121,7 @@ export function AddPerson({ taken, add }: AddPersonProps) {
       <textarea
         ref={field}
         rows={1}
+        id="add-person"
         role="combobox"
         aria-label={t('add.label')}
         aria-expanded={open}

@@ -11,8 +11,10 @@ import { DayBoard } from '../overlap/DayBoard';
 import { DayStrips } from '../overlap/DayStrips';
 import type { People } from '../overlap/words';
 import { ErrorNote } from '../ui/ErrorNote';
+import { useTell } from '../ui/Notice';
 import { Popover } from '../ui/Popover';
 import { WhenForm } from './DatesEditor';
+import { NextDays } from './NextDays';
 import type { Sheet } from './sheet';
 import type { PlannedState } from './usePlanned';
 
@@ -30,6 +32,7 @@ export type BoardAreaProps = {
 /** The right side of the sheet: the board of one date or of all, and the strip of dates under it. */
 export function BoardArea({ meetingId, sheet, people, state, view, setView }: BoardAreaProps) {
   const { t } = useTranslation();
+  const tell = useTell();
   const narrow = useMedia('(max-width: 767px)');
   const [close, setClose] = useState(false);
   const [worstFirst, setWorstFirst] = useState(false);
@@ -89,15 +92,18 @@ export function BoardArea({ meetingId, sheet, people, state, view, setView }: Bo
           {narrow ? (
             <DayStrips day={day} people={people} moved={state.moved} />
           ) : view === 'day' ? (
-            <DayBoard
-              day={day}
-              people={people}
-              anchorCity={planned.zoneCity}
-              allDay={sheet.allDay}
-              moved={state.moved}
-              close={close}
-              worstFirst={worstFirst}
-            />
+            <div className="flex min-h-0 flex-1 gap-6">
+              <DayBoard
+                day={day}
+                people={people}
+                anchorCity={planned.zoneCity}
+                allDay={sheet.allDay}
+                moved={state.moved}
+                close={close}
+                worstFirst={worstFirst}
+              />
+              {sheet.attendees.length === 1 && <NextDays />}
+            </div>
           ) : (
             <AllDates
               board={planned.board}
@@ -137,7 +143,18 @@ export function BoardArea({ meetingId, sheet, people, state, view, setView }: Bo
                   allDay={sheet.allDay}
                   action={t('singleDates.moveTo')}
                   pending={state.isEditing}
-                  take={(to) => state.editDate({ do: 'move', date: current.wall, to }, () => setMoving(false))}
+                  take={(to) =>
+                    state.editDate({ do: 'move', date: current.wall, to }, () => {
+                      setMoving(false);
+                      tell(
+                        t(sheet.allDay ? 'singleDates.movedDay' : 'singleDates.moved', {
+                          from: dayMonth(current.wall),
+                          date: dayMonth(to),
+                          clock: clock(to),
+                        }),
+                      );
+                    })
+                  }
                 />
               </Popover>
             )}

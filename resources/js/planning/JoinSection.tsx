@@ -47,7 +47,7 @@ export function JoinSection({ sheet, change, meeting }: SectionProps & { meeting
   }, [wanted, ask]);
 
   return (
-    <section aria-labelledby="join" className="flex flex-col gap-2">
+    <section id="join-mode" aria-labelledby="join" className="flex flex-col gap-2">
       <h2 id="join" className="text-note font-semibold text-muted">
         {t('sheet.join')}
       </h2>
@@ -64,13 +64,15 @@ export function JoinSection({ sheet, change, meeting }: SectionProps & { meeting
         ))}
       </SelectField>
       {(sheet.joinMode === 'in_person' || sheet.joinMode === 'both') && (
-        <TextField
-          label={t('join.place')}
-          value={sheet.place}
-          maxLength={300}
-          placeholder={t('join.placeHint')}
-          onChange={(event) => change({ place: event.target.value })}
-        />
+        <div id="place">
+          <TextField
+            label={t('join.place')}
+            value={sheet.place}
+            maxLength={300}
+            placeholder={t('join.placeHint')}
+            onChange={(event) => change({ place: event.target.value })}
+          />
+        </div>
       )}
       {online && make.isPending && !kit && <p role="status">{t('join.asking')}</p>}
       {online && kit && (

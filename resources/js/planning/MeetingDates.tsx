@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { clock, shortDate } from '../lib/time';
+import { clock, dateOf, shortDate, weekday } from '../lib/time';
 import { Button } from '../ui/Button';
 import type { Meeting } from './meetings';
 
@@ -11,7 +11,8 @@ export function MeetingDates({
   dates,
   meeting,
 }: {
-  dates: { dates: { local: string; startsAt: string; over: boolean }[]; laidUntil: string | null; more: boolean } | undefined;
+  dates:
+    { dates: { local: string; ownLocal: string; startsAt: string; over: boolean }[]; laidUntil: string | null; more: boolean } | undefined;
   meeting: Meeting;
 }) {
   const { t } = useTranslation();
@@ -20,24 +21,38 @@ export function MeetingDates({
     return null;
   }
   const ahead = dates.dates.filter((date) => !date.over);
-  const shown = all ? dates.dates : ahead.slice(0, DATES_SHOWN);
+  // On paper every date stands, however many are shown on the page.
+  const shown = new Set(all ? dates.dates : ahead.slice(0, DATES_SHOWN));
   return (
     <section aria-labelledby="dates">
       <h2 id="dates" className="text-note font-semibold text-muted">
-        {t('meeting.dates', { count: dates.dates.length, over: dates.dates.length - ahead.length })}
+        {t(ahead.length === dates.dates.length ? 'meeting.dates' : 'meeting.datesPast', {
+          count: dates.dates.length,
+          over: dates.dates.length - ahead.length,
+        })}
       </h2>
       <ol>
-        {shown.map((date) => (
-          <li key={date.startsAt} className={`flex justify-between border-t border-line py-1.5 ${date.over ? 'text-muted' : ''}`}>
+        {dates.dates.map((date) => (
+          <li
+            key={date.startsAt}
+            className={`justify-between border-t border-line py-1.5 print:flex ${shown.has(date) ? 'flex' : 'hidden'} ${date.over ? 'text-muted' : ''}`}
+          >
             <span className="font-semibold">{shortDate(date.local)}</span>
-            <span>
+            <span className="text-right">
               {meeting.allDay ? t('board.allDay') : `${clock(date.local)} ${meeting.zoneCity}`} {date.over && t('status.over')}
+              {!meeting.allDay && date.ownLocal !== date.local && (
+                <span className="block text-note text-muted">
+                  {t('meeting.yourTime', {
+                    time: `${dateOf(date.ownLocal) === dateOf(date.local) ? '' : `${weekday(date.ownLocal)} `}${clock(date.ownLocal)}`,
+                  })}
+                </span>
+              )}
             </span>
           </li>
         ))}
       </ol>
-      {(all || shown.length < dates.dates.length) && (
-        <Button look="quiet" onClick={() => setAll(!all)}>
+      {(all || shown.size < dates.dates.length) && (
+        <Button look="quiet" className="no-print" onClick={() => setAll(!all)}>
           {all ? t('sheet.fewer') : t('meeting.allDates', { count: dates.dates.length })}
         </Button>
       )}

@@ -57,7 +57,7 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
         </div>
       }
     >
-      <main className="grid max-w-6xl grid-cols-1 gap-x-10 gap-y-6 px-5 py-4 md:grid-cols-[3fr_2fr]">
+      <main className="grid grid-cols-1 gap-x-10 gap-y-6 px-5 py-4 md:grid-cols-[3fr_2fr]">
         <div className="flex flex-col gap-6">
           {meeting.status === 'sent' && plans && <p className="border-l-4 border-sun bg-sheet px-3 py-2">{t('meeting.locked')}</p>}
           <section aria-labelledby="about">

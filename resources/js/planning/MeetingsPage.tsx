@@ -1,8 +1,8 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Link, useNavigate, useSearchParams } from 'react-router';
-import { clock, shortDate } from '../lib/time';
+import { useNavigate, useSearchParams } from 'react-router';
+import { monthYear } from '../lib/time';
 import { useDebounced } from '../lib/useDebounced';
 import { useSession } from '../people/session';
 import { Button } from '../ui/Button';
@@ -10,9 +10,36 @@ import { ErrorNote } from '../ui/ErrorNote';
 import { SelectField, TextField } from '../ui/Field';
 import { Page } from '../ui/Page';
 import { Pager } from '../ui/Pager';
-import { meetingsQuery, startMeeting } from './meetings';
+import { DiscardDrafts } from './DiscardDrafts';
+import { MeetingRow } from './MeetingRow';
+import { meetingsQuery, startMeeting, type Row } from './meetings';
 
-const WHICH = ['all', 'ahead', 'drafts', 'sent', 'called_off', 'over'] as const;
+const WHICH = ['ahead', 'drafts', 'sent', 'called_off', 'over', 'all'] as const;
+
+/** Rows under the month of the date under which each is listed, in the order in which they came. */
+function byMonth(rows: Row[]): { month: string; meetings: Row[] }[] {
+  const months: { month: string; meetings: Row[] }[] = [];
+  for (const row of rows) {
+    const month = row.shownLocal?.slice(0, 7) ?? '';
+    const last = months[months.length - 1];
+    if (last?.month === month) {
+      last.meetings.push(row);
+    } else {
+      months.push({ month, meetings: [row] });
+    }
+  }
+  return months;
+}
+
+function withOrWithout(chosen: ReadonlySet<string>, id: string, isChosen: boolean): ReadonlySet<string> {
+  const next = new Set(chosen);
+  if (isChosen) {
+    next.add(id);
+  } else {
+    next.delete(id);
+  }
+  return next;
+}
 
 export function MeetingsPage({ chooseFile }: { chooseFile: (() => void) | null }) {
   const { t } = useTranslation();
@@ -22,7 +49,7 @@ export function MeetingsPage({ chooseFile }: { chooseFile: (() => void) | null }
   // What is typed is held here; the address of the page follows once it rests.
   const [typed, setTyped] = useState(params.get('q') ?? '');
   const q = useDebounced(typed, 150);
-  const which = params.get('which') ?? 'all';
+  const which = params.get('which') ?? 'ahead';
   const page = Number(params.get('page') ?? 1);
   const list = useQuery(meetingsQuery(q, which, page));
   const known = params.get('q') ?? '';
@@ -42,6 +69,8 @@ export function MeetingsPage({ chooseFile }: { chooseFile: (() => void) | null }
     onSuccess: (meeting) => navigate(`/meetings/${meeting.id}/plan`),
   });
   const data = list.data;
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const months = byMonth(data?.meetings ?? []);
 
   return (
     <Page
@@ -62,7 +91,7 @@ export function MeetingsPage({ chooseFile }: { chooseFile: (() => void) | null }
         )
       }
     >
-      <main className="max-w-6xl px-5 py-4">
+      <main className="px-5 py-4">
         <div className="mb-3 grid max-w-2xl grid-cols-[2fr_1fr] gap-3">
           <TextField
             label={t('meetings.search')}
@@ -85,52 +114,36 @@ export function MeetingsPage({ chooseFile }: { chooseFile: (() => void) | null }
         </div>
         {(list.error || start.error) && <ErrorNote error={list.error ?? start.error} retry={() => void list.refetch()} />}
         {data && data.meetings.length === 0 && (
-          <p className="py-8 text-muted">{q === '' && which === 'all' ? t('meetings.empty') : t('meetings.nothingFound')} </p>
+          <p className="py-8 text-muted">
+            {q !== '' ? t('meetings.nothingFound') : t(which === 'ahead' || which === 'all' ? 'meetings.empty' : 'meetings.noneSo')}{' '}
+          </p>
         )}
-        <ul>
-          {data?.meetings.map((meeting) => (
-            <li
-              key={meeting.id}
-              className="grid grid-cols-1 gap-x-6 border-t border-line py-2.5 md:grid-cols-[minmax(0,1fr)_13rem_8rem_12rem] md:items-baseline"
-            >
-              <div className="min-w-0">
-                <Link
-                  to={`/meetings/${meeting.id}${meeting.status === 'draft' || meeting.status === 'kept' ? '/plan' : ''}`}
-                  className="text-[1rem] font-semibold hover:underline"
-                >
-                  {meeting.title || t('sheet.untitled')}
-                </Link>
-                <p className="text-muted">{meeting.sentence}</p>
-              </div>
-              <p className="text-muted">{t('meetings.people', { count: meeting.attendees, host: meeting.host ?? t('meetings.noHost') })}</p>
-              <p>
-                {meeting.nextLocal && (
-                  <>
-                    <span className="narrow font-semibold">{shortDate(meeting.nextLocal)}</span>
-                    <span className="block text-note text-muted">
-                      {meeting.allDay ? t('board.allDay') : `${clock(meeting.nextLocal)} ${meeting.zoneCity}`}
-                    </span>
-                  </>
-                )}
-              </p>
-              <p className="flex items-baseline justify-between gap-4 md:justify-end">
-                <span className={meeting.status === 'called_off' ? 'text-broken' : 'text-muted'}>
-                  {t(`status.${meeting.over ? 'over' : meeting.status}`)}
-                </span>
-                {plans && (
-                  <Button
-                    look="quiet"
-                    disabled={start.isPending}
-                    onClick={() => start.mutate(meeting.id)}
-                    aria-label={t('meetings.againLong', { title: meeting.title })}
-                  >
-                    {t('meetings.again')}
-                  </Button>
-                )}
-              </p>
-            </li>
-          ))}
-        </ul>
+        {data && which === 'drafts' && data.meetings.length > 0 && (
+          <DiscardDrafts
+            drafts={data.meetings.filter((meeting) => meeting.status === 'draft').map((meeting) => meeting.id)}
+            chosen={chosen}
+            choose={setChosen}
+          />
+        )}
+        {months.map(({ month, meetings }) => (
+          <section key={month} aria-labelledby={`month-${month}`} className="mb-5">
+            <h2 id={`month-${month}`} className="narrow pt-2 pb-1 text-19 font-semibold">
+              {month === '' ? t('meetings.noDate') : monthYear(`${month}-01T00:00:00`)}
+            </h2>
+            <ul>
+              {meetings.map((meeting) => (
+                <MeetingRow
+                  key={meeting.id}
+                  meeting={meeting}
+                  chosen={which === 'drafts' && meeting.status === 'draft' ? chosen.has(meeting.id) : null}
+                  choose={(isChosen) => setChosen((now) => withOrWithout(now, meeting.id, isChosen))}
+                  again={plans ? () => start.mutate(meeting.id) : null}
+                  pending={start.isPending}
+                />
+              ))}
+            </ul>
+          </section>
+        ))}
         {data && <Pager page={data.page} pages={data.pages} total={data.total} go={(to) => setParams({ q, which, page: String(to) })} />}
       </main>
     </Page>

@@ -24,6 +24,7 @@ import { SheetSummary } from './SheetSummary';
 import { TypedSentence } from './TypedSentence';
 import { usePlanned } from './usePlanned';
 import { useSheet } from './useSheet';
+import { usePlace } from './usePlace';
 import { useUndoKeys } from './useUndoKeys';
 import { WhatSection } from './WhatSection';
 import { WhoSection } from './WhoSection';
@@ -71,6 +72,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
   const people = useMemo(() => new Map(sheet.attendees.map(({ person }) => [person.id, person])), [sheet.attendees]);
   useSheetKey('s', () => setTyping(true));
   useUndoKeys(state);
+  usePlace(planned !== undefined);
 
   const discard = useMutation({
     mutationFn: () => send('DELETE', `meetings/${meeting.id}`),
@@ -174,7 +176,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
           </div>
           <BoardArea meetingId={meeting.id} sheet={sheet} people={people} state={onBoard} view={view} setView={setView} />
         </div>
-        <footer className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2 border-t border-line bg-sheet px-5 py-2">
+        <footer className="sticky bottom-0 z-20 flex flex-wrap items-center justify-between gap-x-6 gap-y-2 border-t border-line bg-sheet px-5 py-2">
           <p aria-live="polite" className="min-w-0 flex-1 basis-64">
             {planned && sheet.attendees.length > 0 ? (
               <SheetSummary

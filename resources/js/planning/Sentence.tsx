@@ -76,7 +76,13 @@ export function Sentence({ sheet, pieces, parts, change, moveTo, editDate, editi
 
   return (
     <span>
-      <Edit label={t('sheet.title')} text={sheet.title || t('sheet.untitled')} faint={sheet.title === ''} startOpen={sheet.title === ''}>
+      <Edit
+        part="title"
+        label={t('sheet.title')}
+        text={sheet.title || t('sheet.untitled')}
+        faint={sheet.title === ''}
+        startOpen={sheet.title === ''}
+      >
         {(close) => (
           <form
             onSubmit={(event) => {
@@ -107,7 +113,7 @@ export function Sentence({ sheet, pieces, parts, change, moveTo, editDate, editi
               {piece.text}
             </button>
           ) : (
-            <Edit label={label} text={piece.text} {...(className ? { className } : {})}>
+            <Edit part={piece.part} label={label} text={piece.text} {...(className ? { className } : {})}>
               {editor}
             </Edit>
           );
@@ -125,6 +131,7 @@ export function Sentence({ sheet, pieces, parts, change, moveTo, editDate, editi
 }
 
 function Edit({
+  part,
   label,
   text,
   children,
@@ -132,6 +139,7 @@ function Edit({
   className,
   startOpen = false,
 }: {
+  part: string;
   label: string;
   text: string;
   children: (close: () => void) => ReactNode;
@@ -147,7 +155,12 @@ function Edit({
       label={label}
       {...(className ? { className } : {})}
       trigger={
-        <button type="button" className={`changeable text-left ${faint ? 'text-muted' : ''}`} aria-label={`${label}: ${text}`}>
+        <button
+          type="button"
+          data-part={part}
+          className={`changeable text-left ${faint ? 'text-muted' : ''}`}
+          aria-label={`${label}: ${text}`}
+        >
           {text}
         </button>
       }

@@ -83,9 +83,11 @@ export function TypedSentence({ sheet, pieces, change, close }: TypedSentencePro
         className={`text-note leading-5 ${read.error ? 'font-semibold text-broken' : 'font-normal text-muted'}`}
       >
         {said ??
-          (isTyped && meant.data
-            ? t(meant.data.usualTime ? 'typed.meansAtUsual' : 'typed.means', { sentence: textOf(meant.data.sentence) })
-            : t('typed.hint'))}
+          (isTyped && meant.data ? (
+            t(meant.data.usualTime ? 'typed.meansAtUsual' : 'typed.means', { sentence: textOf(meant.data.sentence) })
+          ) : (
+            <span className="for-keys">{t('typed.hint')}</span>
+          ))}
       </span>
       {corrected && (
         <button type="button" className="changeable self-start text-note" onClick={() => take(corrected)}>

@@ -16,6 +16,7 @@ export function WhatSection({ sheet, change }: SectionProps) {
         {t('sheet.what')}
       </h2>
       <textarea
+        id="purpose"
         aria-label={t('sheet.purpose')}
         placeholder={t('sheet.purposeHint')}
         maxLength={5000}
@@ -55,7 +56,7 @@ function Agenda({ sheet, change }: SectionProps) {
 
   return (
     <>
-      <ol ref={list} aria-label={t('agenda.label')}>
+      <ol ref={list} id="agenda" aria-label={t('agenda.label')}>
         {sheet.agenda.map((item, index) => (
           <li
             key={item.key}

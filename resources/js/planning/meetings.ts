@@ -109,7 +109,9 @@ export const datesQuery = (id: string) =>
       getJson(
         `meetings/${id}/dates`,
         z.object({
-          dates: z.array(z.object({ local: z.string(), startsAt: z.string(), endsAt: z.string(), over: z.boolean() })),
+          dates: z.array(
+            z.object({ local: z.string(), ownLocal: z.string(), startsAt: z.string(), endsAt: z.string(), over: z.boolean() }),
+          ),
           laidUntil: z.nullable(z.string()),
           more: z.boolean(),
         }),
@@ -133,7 +135,13 @@ const rowShape = z.object({
   zone: z.string(),
   zoneCity: z.string(),
   updatedAt: z.string(),
+  /** The date under which it is listed, on the viewer's own clock. */
+  shownLocal: z.nullable(z.string()),
 });
+
+export type Row = z.infer<typeof rowShape>;
+
+export const discardedShape = z.object({ discarded: z.number() });
 
 export const meetingsQuery = (q: string, which: string, page: number) =>
   queryOptions({

@@ -25,7 +25,7 @@ export function TopLine({ session, openPalette, openSettings }: { session: Sessi
   const clocks = session.clocks ?? [];
   const here = clocks[0] ? wallAt(now, offsetNow(clocks[0], now)) : '';
   return (
-    <div className="on-top flex min-h-11 flex-wrap items-center gap-x-6 bg-top px-5 text-on-top">
+    <div className="on-top no-print flex min-h-11 flex-wrap items-center gap-x-6 bg-top px-5 text-on-top">
       <Link to="/" className="wide font-bold">
         Syndex
       </Link>
@@ -63,7 +63,8 @@ export function TopLine({ session, openPalette, openSettings }: { session: Sessi
           className="min-h-6 rounded border border-on-top-muted px-1.5 text-note text-on-top"
           aria-label={t('palette.open')}
         >
-          Ctrl K
+          <span className="for-keys">Ctrl K</span>
+          <span className="for-fingers">{t('palette.find')}</span>
         </button>
         {account && <Me session={session} openSettings={openSettings} />}
       </div>

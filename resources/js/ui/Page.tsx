@@ -10,7 +10,7 @@ export function Page({ above, heading, title, aside, children }: PageProps) {
   return (
     <>
       <header className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2 border-b border-line bg-sheet px-5 py-3">
-        <div className="min-w-0 flex-1">
+        <div className="min-w-0 flex-[1_1_16rem]">
           {above && <div className="text-note text-muted">{above}</div>}
           <h1 className="narrow text-25 font-semibold leading-8 break-words">{heading}</h1>
         </div>

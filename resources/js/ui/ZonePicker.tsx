@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
+import { Command } from 'cmdk';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { zonesQuery } from '../lib/zones';
 import { offsetText } from '../lib/time';
-import { TextField } from './Field';
 
 const SHOWN = 60;
 const plain = (text: string) =>
@@ -12,34 +12,39 @@ const plain = (text: string) =>
     .replace(/[\u0300-\u036f]/g, '')
     .toLowerCase();
 
-/** Finds a zone by its city or its name. */
+/** Finds a zone by its city or its name; arrows and Enter choose. */
 export function ZonePicker({ value, onChoose, label }: { value: string | null; onChoose: (zone: string) => void; label: string }) {
   const { t } = useTranslation();
   const { data: zones = [] } = useQuery(zonesQuery);
   const [typed, setTyped] = useState('');
   const found = zones.filter((zone) => plain(`${zone.city} ${zone.id.replaceAll('_', ' ')}`).includes(plain(typed)));
   return (
-    <div className="flex flex-col gap-2">
-      <TextField label={label} autoFocus value={typed} placeholder={t('zone.search')} onChange={(event) => setTyped(event.target.value)} />
-      <ul className="max-h-60 overflow-y-auto" aria-label={label}>
+    <Command shouldFilter={false} label={label} className="flex flex-col gap-2">
+      <Command.Input
+        autoFocus
+        aria-label={label}
+        value={typed}
+        onValueChange={setTyped}
+        placeholder={t('zone.search')}
+        className="block w-full rounded-md border border-muted bg-sheet px-2.5 py-1.5"
+      />
+      <Command.List className="max-h-60 overflow-y-auto" label={label}>
         {found.slice(0, SHOWN).map((zone) => (
-          <li key={zone.id}>
-            <button
-              type="button"
-              aria-pressed={zone.id === value}
-              className={`flex w-full justify-between gap-3 border-b border-line px-1 py-1.5 text-left hover:bg-paper ${zone.id === value ? 'font-semibold' : ''}`}
-              onClick={() => onChoose(zone.id)}
-            >
-              <span>
-                {zone.city} <span className="text-muted">{zone.region}</span>
-              </span>
-              <span className="text-muted">{offsetText(zone.offset)}</span>
-            </button>
-          </li>
+          <Command.Item
+            key={zone.id}
+            value={zone.id}
+            onSelect={() => onChoose(zone.id)}
+            className={`flex cursor-pointer justify-between gap-3 border-b border-line px-1 py-1.5 data-[selected=true]:bg-paper ${zone.id === value ? 'font-semibold' : ''}`}
+          >
+            <span>
+              {zone.city} <span className="text-muted">{zone.region}</span>
+            </span>
+            <span className="text-muted">{offsetText(zone.offset)}</span>
+          </Command.Item>
         ))}
-        {found.length === 0 && <li className="py-2 text-muted">{t('zone.none')}</li>}
-        {found.length > SHOWN && <li className="py-2 text-note text-muted">{t('zone.more', { count: found.length - SHOWN })}</li>}
-      </ul>
-    </div>
+        {found.length === 0 && <p className="py-2 text-muted">{t('zone.none')}</p>}
+        {found.length > SHOWN && <p className="py-2 text-note text-muted">{t('zone.more', { count: found.length - SHOWN })}</p>}
+      </Command.List>
+    </Command>
   );
 }

@@ -8,6 +8,9 @@
 @if ($sentence)
 
 {!! __('mail.repeats', ['sentence' => $sentence]) !!}{!! $droppedLine ? ' '.$droppedLine : '' !!}
+@if ($ownDatesLine)
+{!! $ownDatesLine !!}
+@endif
 @foreach ($shiftLines as $line)
 {!! $line !!}
 @endforeach

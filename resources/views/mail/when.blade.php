@@ -7,6 +7,9 @@
 @endif
 @if ($sentence)
 <p style="margin:12px 0 0">{{ __('mail.repeats', ['sentence' => $sentence]) }}@if ($droppedLine) {{ $droppedLine }}@endif</p>
+@if ($ownDatesLine)
+<p style="margin:4px 0 0">{{ $ownDatesLine }}</p>
+@endif
 @foreach ($shiftLines as $line)
 <p style="margin:4px 0 0;font-weight:600">{{ $line }}</p>
 @endforeach

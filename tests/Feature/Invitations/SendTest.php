@@ -106,7 +106,7 @@ it('tells each recipient their own time, and when their clock will differ', func
         expect($text)->toContain($line);
     }
 })->with([
-    'Auckland' => ['mere.tautari@garden.example', ['Wednesday 9 December 2026, 01:30', 'Auckland time, for 45 minutes. 15:30 on Tuesday in Nairobi.', 'On 3 dates from 14 April 2027 it is at 00:30 your time.', 'Wanjiru Achola invites you. Sent by Lena Strand.']],
+    'Auckland' => ['mere.tautari@garden.example', ['Wednesday 9 December 2026, 01:30', 'Auckland time, for 45 minutes. 15:30 on Tuesday in Nairobi.', 'In your time: Wed 9 Dec 2026, 01:30; ', 'On 3 dates from 14 April 2027 it is at 00:30 your time.', 'Wanjiru Achola invites you. Sent by Lena Strand.']],
     'nobody knows where' => ['rosa@anden.example', ['Tuesday 8 December 2026, 15:30', 'Nairobi time, for 45 minutes.']],
 ]);
 

@@ -35,8 +35,8 @@ it('gives the same as CSV, and no field that a spreadsheet would run', function 
     $csv = (string) $this->get("/api/meetings/{$this->meeting->id}/shifts.csv")->assertOk()->getContent();
     $lines = explode("\r\n", rtrim($csv, "\r\n"));
 
-    expect($lines[0])->toBe('person,place,what,local date,from,to')
-        ->and($lines[1])->toBe('"\'=HYPERLINK(""x""), Inês",Lisbon,clock moves,2027-03-30,12:30,13:30')
+    expect($lines[0])->toBe('person,place,what,"local date",from,to')
+        ->and($lines[1])->toBe('"\'=HYPERLINK(""x""), Inês",Lisbon,"clock moves",2027-03-30,12:30,13:30')
         ->and($lines)->toHaveCount(1 + 2 + 4);
 });
 

@@ -241,3 +241,20 @@ describe('the list', function (): void {
         expect(array_column($this->actingAs($ines)->getJson('/api/meetings')->json('meetings'), 'title'))->toBe(['With Inês']);
     });
 });
+
+it('lets drafts that nobody touched vanish, and discards several at once', function (): void {
+    $blank = $this->postJson('/api/meetings')->assertCreated()->json('id');
+    $titled = meeting($this->coordinator, [$this->coordinator->person], ['title' => 'Begun']);
+    $sent = sent(meeting($this->coordinator, [$this->coordinator->person], ['title' => 'Told']));
+    expect(array_column($this->getJson('/api/meetings?which=drafts')->json('meetings'), 'id'))->toContain($titled->id)->not->toContain($blank)
+        ->and(array_column($this->getJson('/api/today')->json('needs'), 'meetingId'))->not->toContain($blank);
+
+    dispatch_sync(new App\Planning\DiscardUntouched());
+    expect(Meeting::query()->find($blank))->not->toBeNull();
+    $this->travel(25)->hours();
+    dispatch_sync(new App\Planning\DiscardUntouched());
+    expect(Meeting::query()->find($blank))->toBeNull()->and(Meeting::query()->find($titled->id))->not->toBeNull();
+
+    $this->postJson('/api/meetings/discard', ['ids' => [$titled->id, $sent->id, 'no-such-meeting']])->assertOk()->assertJson(['discarded' => 1]);
+    expect(Meeting::query()->find($titled->id))->toBeNull()->and(Meeting::query()->find($sent->id))->not->toBeNull();
+});
