@@ -65,6 +65,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('calendar-files', [CalendarFileController::class, 'open']);
         Route::post('series', [SeriesController::class, 'look']);
         Route::post('sentence', [SeriesController::class, 'sentence']);
+        Route::get('rules', [SeriesController::class, 'offered']);
         Route::get('meetings/{meeting}/shifts', [ShiftReportController::class, 'show']);
         Route::get('meetings/{meeting}/shifts.csv', [ShiftReportController::class, 'csv']);
         Route::post('meetings/{meeting}/kit', KitController::class);

@@ -10,6 +10,6 @@ final class NotTaken extends Refusal
     /** @param ?string $corrected the whole text, put right where a slip of the keys is likely */
     public static function sentence(string $why, ?string $corrected): self
     {
-        return new self('not_understood', 422, $why, ['corrected' => $corrected]);
+        return new self('not_understood', 422, $why, ['corrected' => $corrected], errors: ['text' => [$why]]);
     }
 }

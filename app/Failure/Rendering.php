@@ -35,7 +35,7 @@ final class Rendering
     {
         /** @var array{string, int, string, array<string, mixed>, array<string, mixed>} $said */
         $said = match (true) {
-            $e instanceof Refusal => [$e->errorCode, $e->status, $e->getMessage(), [], $e->details],
+            $e instanceof Refusal => [$e->errorCode, $e->status, $e->getMessage(), $e->errors, $e->details],
             $e instanceof ValidationException => ['invalid', 422, __('failures.invalid'), $e->errors(), []],
             $e instanceof AuthenticationException => ['not_signed_in', 401, __('failures.not_signed_in'), [], []],
             $e instanceof ModelNotFoundException => ['not_found', 404, __('failures.not_found'), [], []],

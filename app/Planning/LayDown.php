@@ -96,7 +96,7 @@ final readonly class LayDown
             'laid_zone_data' => $this->zones->version(),
             'first_starts_at' => $first,
             'last_ends_at' => $this->lastEnd($series, $meeting, $last),
-            ...ShownAt::of($rows),
+            ...($rows === [] ? ShownAt::beyond($series, $this->zones->zone($meeting->zone)) : ShownAt::of($rows)),
         ])->save();
     }
 

@@ -46,7 +46,7 @@ use Illuminate\Support\Collection;
  * @property ?string $laid_zone_data
  * @property ?CarbonImmutable $first_starts_at
  * @property ?CarbonImmutable $last_ends_at null for a series without end
- * @property ?CarbonImmutable $shown_at the date under which it is listed
+ * @property ?CarbonImmutable $shown_at the date under which it is listed; null until something stands on its sheet
  * @property ?CarbonImmutable $shown_until when that date ends; null where none lies ahead
  * @property CarbonImmutable $created_at
  * @property CarbonImmutable $updated_at
@@ -131,7 +131,7 @@ final class Meeting extends Model
      */
     public function scopeTouched(Builder $query): void
     {
-        $query->whereNot(static fn(Builder $q) => self::onlyUntouched($q));
+        $query->whereNotNull('shown_at');
     }
 
     /**
@@ -139,12 +139,6 @@ final class Meeting extends Model
      */
     public function scopeUntouched(Builder $query): void
     {
-        self::onlyUntouched($query);
-    }
-
-    /** @param Builder<self> $query */
-    private static function onlyUntouched(Builder $query): void
-    {
-        $query->where('status', MeetingStatus::Draft)->where('version', 1)->where('title', '');
+        $query->whereNull('shown_at')->where('status', MeetingStatus::Draft);
     }
 }

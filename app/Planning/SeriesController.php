@@ -8,6 +8,8 @@ use App\Access\KnownZone;
 use App\Failure\NotTaken;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Syndex\Core\Recurrence\Repeats;
+use Syndex\Core\Recurrence\RuleParts;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Sentence\Grammar;
 use Syndex\Core\Sentence\NotUnderstood;
@@ -49,6 +51,21 @@ final readonly class SeriesController
             'durationMinutes' => $read->durationMinutes,
             'understood' => $read->understood,
             'usualTime' => $read->isUsualTime,
+        ]);
+    }
+
+    /** What editors of rules offer: which parts go with which frequency, and the rule that a single meeting begins to repeat by. */
+    public function offered(Request $request): JsonResponse
+    {
+        $request->validate(['start' => ['required', 'date_format:Y-m-d\TH:i:s']]);
+        $start = WallTime::parse($request->string('start')->toString());
+
+        return new JsonResponse([
+            'frequencies' => array_keys(RuleParts::LISTS),
+            'offered' => RuleParts::OFFERED,
+            'lists' => RuleParts::LISTS,
+            'numbered' => RuleParts::NUMBERED,
+            'usual' => Repeats::fromRule(Repeats::usual($start), $start),
         ]);
     }
 

@@ -65,7 +65,7 @@ class SeriesRequest extends FormRequest
             'repeats.interval' => ['required', 'integer'],
             'repeats.days' => ['present', 'array'],
             'repeats.days.*' => ['string'],
-            'repeats.monthBy' => ['required', Rule::in(['date', 'weekday'])],
+            'repeats.monthBy' => ['required', Rule::in(['date', 'weekday', 'workingDay'])],
             'repeats.monthDay' => ['required', 'integer'],
             'repeats.nth' => ['required', 'integer'],
             'repeats.weekday' => ['required', 'string'],
@@ -159,11 +159,11 @@ class SeriesRequest extends FormRequest
     }
 
     /**
-     * @return array{every: 'day'|'week'|'month'|'year', interval: int, days: list<string>, monthBy: 'date'|'weekday', monthDay: int, nth: int, weekday: string, end: 'count'|'until'|'open', count: int, untilOn: ?string}
+     * @return array{every: 'day'|'week'|'month'|'year', interval: int, days: list<string>, monthBy: 'date'|'weekday'|'workingDay', monthDay: int, nth: int, weekday: string, end: 'count'|'until'|'open', count: int, untilOn: ?string}
      */
     private function form(): array
     {
-        /** @var array{every: 'day'|'week'|'month'|'year', interval: int|string, days: list<string>, monthBy: 'date'|'weekday', monthDay: int|string, nth: int|string, weekday: string, end: 'count'|'until'|'open', count: int|string, untilOn: ?string} $form */
+        /** @var array{every: 'day'|'week'|'month'|'year', interval: int|string, days: list<string>, monthBy: 'date'|'weekday'|'workingDay', monthDay: int|string, nth: int|string, weekday: string, end: 'count'|'until'|'open', count: int|string, untilOn: ?string} $form */
         $form = $this->input('repeats');
 
         return [

@@ -33,8 +33,20 @@ final class ShownAt
     }
 
     /**
-     * @param  list<array{starts_at: string, ends_at: string}>  $rows  dates in order
-     * @return array{shown_at: ?string, shown_until: ?string}
+     * Of a meeting whose dates all lie further ahead than dates are laid down.
+     *
+     * @return array{shown_at: string, shown_until: string}
+     */
+    public static function beyond(Series $series, Zone $anchor): array
+    {
+        $first = self::first($series, $anchor);
+
+        return ['shown_at' => $first, 'shown_until' => $first];
+    }
+
+    /**
+     * @param  non-empty-list<array{starts_at: string, ends_at: string}>  $rows  dates in order
+     * @return array{shown_at: string, shown_until: ?string}
      */
     public static function of(array $rows): array
     {
@@ -45,6 +57,6 @@ final class ShownAt
             }
         }
 
-        return ['shown_at' => $rows === [] ? null : $rows[count($rows) - 1]['starts_at'], 'shown_until' => null];
+        return ['shown_at' => $rows[count($rows) - 1]['starts_at'], 'shown_until' => null];
     }
 }

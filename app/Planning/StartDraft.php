@@ -93,8 +93,12 @@ final readonly class StartDraft
             'status' => MeetingStatus::Draft,
             ...$values,
         ]);
-        $meeting->update(['shown_at' => ShownAt::first($this->series->of($meeting->refresh()), $this->zones->zone($meeting->zone))]);
-        FindWords::keepMeeting($meeting->id, SearchKey::distinct($meeting->title));
+        $meeting->refresh();
+        // A sheet on which nothing stands yet is in no list until something does.
+        if ($meeting->title !== '') {
+            $meeting->update(['shown_at' => ShownAt::first($this->series->of($meeting), $this->zones->zone($meeting->zone))]);
+            FindWords::keepMeeting($meeting->id, SearchKey::distinct($meeting->title));
+        }
 
         return $meeting;
     }

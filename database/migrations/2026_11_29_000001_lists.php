@@ -56,6 +56,7 @@ return new class () extends Migration {
                 shown_at = coalesce((select min(o.starts_at) from occurrences o where o.meeting_id = m.id and o.ends_at > ?), (select max(o.starts_at) from occurrences o where o.meeting_id = m.id), m.starts_local),
                 shown_until = (select min(o.ends_at) from occurrences o where o.meeting_id = m.id and o.ends_at > ?)
             SQL, [$now, $now]);
+        DB::update("update meetings set shown_at = null where status = 'draft' and version = 1 and title = ''");
         Schema::table('people', fn(Blueprint $table) => $table->dropColumn('search_key'));
     }
 };

@@ -12,12 +12,17 @@ use Syndex\Core\Time\WorkingHours;
 /**
  * How often, as the plan sheet asks it; each choice is one rule of RFC 5545, and back.
  *
- * @phpstan-type Form array{every: 'day'|'week'|'month'|'year', interval: int, days: list<string>, monthBy: 'date'|'weekday',
+ * @phpstan-type Form array{every: 'day'|'week'|'month'|'year', interval: int, days: list<string>, monthBy: 'date'|'weekday'|'workingDay',
  *     monthDay: int, nth: int, weekday: string, end: 'count'|'until'|'open', count: int, untilOn: ?string}
  */
 final class Repeats
 {
     private const MOST_COUNT = 1000;
+
+    /** What a series has where nothing else is said. */
+    private const USUAL_COUNT = 10;
+
+    private const WORKING_DAYS = [0, 1, 2, 3, 4];
 
     /**
      * @param  Form  $form
@@ -49,12 +54,13 @@ final class Repeats
     public static function fromRule(Rule $rule, WallTime $start): ?array
     {
         $picks = $rule->days;
-        $plain = $rule->positions === [] && $rule->weeks === [] && $rule->yearDays === [] && $rule->months === [] && $rule->hours === [] && $rule->minutes === [] && $rule->seconds === [];
+        $isLastWorkingDay = self::isLastWorkingDay($rule);
+        $plain = ($rule->positions === [] || $isLastWorkingDay) && $rule->weeks === [] && $rule->yearDays === [] && $rule->months === [] && $rule->hours === [] && $rule->minutes === [] && $rule->seconds === [];
         $weekdays = array_map(static fn(WeekdayPick $p): string => WorkingHours::DAYS[$p->weekday], $picks);
         $fits = $plain && match ($rule->frequency) {
             Frequency::Daily, Frequency::Yearly => $picks === [] && $rule->monthDays === [],
             Frequency::Weekly => true,
-            Frequency::Monthly => count($picks) + count($rule->monthDays) <= 1 && ($picks === [] || $picks[0]->nth !== 0),
+            Frequency::Monthly => $isLastWorkingDay || count($picks) + count($rule->monthDays) <= 1 && ($picks === [] || $picks[0]->nth !== 0),
             default => false,
         };
         if (!$fits) {
@@ -69,19 +75,39 @@ final class Repeats
             },
             'interval' => $rule->interval,
             'days' => $rule->frequency === Frequency::Weekly ? ($weekdays ?: [$startWeekday]) : [],
-            'monthBy' => $rule->frequency === Frequency::Monthly && $picks !== [] ? 'weekday' : 'date',
+            'monthBy' => match (true) {
+                $isLastWorkingDay => 'workingDay',
+                $rule->frequency === Frequency::Monthly && $picks !== [] => 'weekday',
+                default => 'date',
+            },
             'monthDay' => $rule->monthDays[0] ?? $startDay,
-            'nth' => $rule->frequency === Frequency::Monthly && $picks !== [] ? $picks[0]->nth : intdiv($startDay - 1, 7) + 1,
-            'weekday' => $rule->frequency === Frequency::Monthly && $picks !== [] ? $weekdays[0] : $startWeekday,
+            'nth' => $rule->frequency === Frequency::Monthly && $picks !== [] && !$isLastWorkingDay ? $picks[0]->nth : intdiv($startDay - 1, 7) + 1,
+            'weekday' => $rule->frequency === Frequency::Monthly && $picks !== [] && !$isLastWorkingDay ? $weekdays[0] : $startWeekday,
             'end' => $rule->count !== null ? 'count' : ($rule->until !== null ? 'until' : 'open'),
-            'count' => $rule->count ?? 10,
+            'count' => $rule->count ?? self::USUAL_COUNT,
             'untilOn' => $rule->until === null ? null : WallTime::ofSeconds($rule->until->lastWall(null))->formatDate(),
         ];
+    }
+
+    /** What a single meeting becomes when it is to be repeated: the same weekday each week. */
+    public static function usual(WallTime $start): Rule
+    {
+        return Rule::of(Frequency::Weekly, 1, days: [WeekdayPick::every(Gregorian::weekday($start->dayNumber()))])->withCount(self::USUAL_COUNT);
+    }
+
+    /** "the last working day of every month" */
+    private static function isLastWorkingDay(Rule $rule): bool
+    {
+        return $rule->frequency === Frequency::Monthly && $rule->positions === [-1] && $rule->monthDays === []
+            && array_map(static fn(WeekdayPick $p): array => [$p->nth, $p->weekday], $rule->days) === array_map(static fn(int $day): array => [0, $day], self::WORKING_DAYS);
     }
 
     /** @param Form $form */
     private static function monthly(array $form): Rule
     {
+        if ($form['monthBy'] === 'workingDay') {
+            return Rule::of(Frequency::Monthly, $form['interval'], days: array_map(WeekdayPick::every(...), self::WORKING_DAYS), positions: [-1]);
+        }
         if ($form['monthBy'] === 'weekday') {
             if (!in_array($form['nth'], [1, 2, 3, 4, 5, -1], true)) {
                 throw InvalidRepeats::field('nth', 'first to fifth or last');

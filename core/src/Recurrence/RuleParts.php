@@ -19,6 +19,23 @@ final class RuleParts
     /** What an editor offers as a number of times when a rule has none. */
     private const USUAL_COUNT = 10;
 
+    /** Lists of numbers that mean something beside each frequency (the table of RFC 5545 3.3.10). */
+    public const LISTS = [
+        'secondly' => ['monthDays', 'yearDays', 'hours', 'minutes'],
+        'minutely' => ['monthDays', 'yearDays', 'positions', 'hours', 'minutes'],
+        'hourly' => ['monthDays', 'yearDays', 'positions', 'hours', 'minutes'],
+        'daily' => ['monthDays', 'positions', 'hours', 'minutes'],
+        'weekly' => ['positions', 'hours', 'minutes'],
+        'monthly' => ['monthDays', 'positions', 'hours', 'minutes'],
+        'yearly' => ['monthDays', 'yearDays', 'weeks', 'positions', 'hours', 'minutes'],
+    ];
+
+    /** Frequencies beside which weekdays may be numbered and days moved. */
+    public const NUMBERED = ['monthly', 'yearly'];
+
+    /** What a meeting may be given; a finer rule, from a file, stays until another is chosen. */
+    public const OFFERED = ['daily', 'weekly', 'monthly', 'yearly'];
+
     private const FIELDS = [
         'FREQ' => 'frequency', 'INTERVAL' => 'interval', 'WKST' => 'weekStart', 'BYDAY' => 'days', 'BYMONTHDAY' => 'monthDays', 'BYYEARDAY' => 'yearDays', 'BYWEEKNO' => 'weeks',
         'BYMONTH' => 'months', 'BYSETPOS' => 'positions', 'BYHOUR' => 'hours', 'BYMINUTE' => 'minutes', 'BYSECOND' => 'seconds', 'SKIP' => 'skip', 'COUNT' => 'count', 'UNTIL' => 'untilOn',

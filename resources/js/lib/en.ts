@@ -337,6 +337,7 @@ export const en = {
     monthBy: 'In the month',
     byDate: 'on a date',
     byWeekday: 'on a weekday',
+    byWorkingDay: 'on the last working day',
     day: 'Day',
     lastDay: 'the last',
     which: 'Which',

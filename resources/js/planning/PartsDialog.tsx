@@ -10,8 +10,8 @@ import { SelectField, TextField } from '../ui/Field';
 import { Toggles } from '../ui/Toggles';
 import { EndFields } from './EndFields';
 import type { Parts } from './meetings';
-import { ASKED, DAYS, forFrequency, FREQUENCIES, numberedText, OFFERED, readNumbered, readNumbers } from './parts';
-import { lookQuery } from './series';
+import { DAYS, forFrequency, numberedText, readNumbered, readNumbers } from './parts';
+import { lookQuery, rulesQuery } from './series';
 import { taken, type Sheet } from './sheet';
 import { WeekdayField } from './WeekdayField';
 
@@ -40,8 +40,9 @@ export function PartsDialog({ sheet, parts: given, change, close }: PartsDialogP
   const current = look.data && !look.isPlaceholderData && !failed && !unread && tried.custom === parts ? look.data : null;
   const error = (field: string) => failed?.field(`custom.${field}`);
   const elsewhere = failed && !Object.keys(failed.errors).some((field) => field.startsWith('custom.')) ? failed : null;
-  const asked = ASKED[parts.frequency];
-  const numbered = parts.frequency === 'monthly' || parts.frequency === 'yearly';
+  const table = useQuery(rulesQuery(sheet.startLocal)).data;
+  const asked = table?.lists[parts.frequency] ?? [];
+  const numbered = table?.numbered.includes(parts.frequency) ?? false;
   const many = current?.many ?? false;
 
   const take = () => {
@@ -93,13 +94,15 @@ export function PartsDialog({ sheet, parts: given, change, close }: PartsDialogP
               label={t('parts.frequency')}
               value={parts.frequency}
               error={error('frequency')}
-              onChange={(event) => set(forFrequency(parts, event.target.value as Parts['frequency']))}
+              onChange={(event) => table && set(forFrequency(parts, event.target.value as Parts['frequency'], table))}
             >
-              {FREQUENCIES.filter((one) => OFFERED.has(one) || one === parts.frequency).map((one) => (
-                <option key={one} value={one}>
-                  {t(`parts.unit.${one}`, { count: parts.interval })}
-                </option>
-              ))}
+              {(table?.frequencies ?? [parts.frequency])
+                .filter((one) => table?.offered.includes(one) || one === parts.frequency)
+                .map((one) => (
+                  <option key={one} value={one}>
+                    {t(`parts.unit.${one}`, { count: parts.interval })}
+                  </option>
+                ))}
             </SelectField>
             <WeekdayField label={t('parts.weekStart')} value={parts.weekStart} choose={(weekStart) => set({ weekStart })} />
           </div>
@@ -180,7 +183,16 @@ export function PartsDialog({ sheet, parts: given, change, close }: PartsDialogP
                 {t('parts.many', { count: current?.dates ?? 0 })}
               </p>
             )}
-            <span className="flex justify-end gap-3">
+            <span className="flex flex-wrap justify-end gap-3">
+              <Button
+                look="quiet"
+                onClick={() => {
+                  change({ repeats: null, custom: null, dropped: [] });
+                  close();
+                }}
+              >
+                {t('repeats.none')}
+              </Button>
               <Button onClick={close}>{t('action.cancel')}</Button>
               <Button look="main" type="submit" disabled={!current}>
                 {agreed && many ? t('parts.keepMany') : t('action.take')}

@@ -71,8 +71,9 @@ export function RepeatsEditor({ sheet, change, close, byParts }: RepeatsEditorPr
           >
             <option value="date">{t('repeats.byDate')}</option>
             <option value="weekday">{t('repeats.byWeekday')}</option>
+            <option value="workingDay">{t('repeats.byWorkingDay')}</option>
           </SelectField>
-          {repeats.monthBy === 'date' ? (
+          {repeats.monthBy === 'date' && (
             <SelectField
               label={t('repeats.day')}
               value={repeats.monthDay}
@@ -85,7 +86,8 @@ export function RepeatsEditor({ sheet, change, close, byParts }: RepeatsEditorPr
               ))}
               <option value={-1}>{t('repeats.lastDay')}</option>
             </SelectField>
-          ) : (
+          )}
+          {repeats.monthBy === 'weekday' && (
             <SelectField label={t('repeats.which')} value={repeats.nth} onChange={(event) => set({ nth: Number(event.target.value) })}>
               {[1, 2, 3, 4, 5, -1].map((nth) => (
                 <option key={nth} value={nth}>

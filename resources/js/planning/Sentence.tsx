@@ -1,3 +1,4 @@
+import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { clock, dateOf } from '../lib/time';
@@ -9,7 +10,7 @@ import { DatesEditor } from './DatesEditor';
 import type { Parts, Piece } from './meetings';
 import { PartsDialog } from './PartsDialog';
 import { EndEditor, RepeatsEditor } from './RepeatsEditor';
-import type { DateEdit } from './series';
+import { rulesQuery, type DateEdit } from './series';
 import type { Sheet } from './sheet';
 
 export type SentenceProps = {
@@ -172,12 +173,10 @@ function Edit({
 
 type EditorProps = { sheet: Sheet; change: (next: Partial<Sheet>) => void; close: () => void };
 
-const WEEKDAYS = ['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat'];
-const weekdayOf = (date: string) => WEEKDAYS[new Date(`${date}T00:00:00Z`).getUTCDay()] ?? 'mon';
-
 function DateEditor({ sheet, change, close, withRepeats = false }: EditorProps & { withRepeats?: boolean }) {
   const { t } = useTranslation();
   const [date, setDate] = useState(dateOf(sheet.startLocal));
+  const usual = useQuery({ ...rulesQuery(sheet.startLocal), enabled: withRepeats }).data?.usual;
   const take = (value: string) => {
     setDate(value);
     if (/^\d{4}-\d{2}-\d{2}$/.test(value) && Number(value.slice(0, 4)) >= 1970) {
@@ -196,22 +195,9 @@ function DateEditor({ sheet, change, close, withRepeats = false }: EditorProps &
       {withRepeats && (
         <Button
           small
+          disabled={!usual}
           onClick={() => {
-            change({
-              custom: null,
-              repeats: {
-                every: 'week',
-                interval: 1,
-                days: [weekdayOf(date)],
-                monthBy: 'date',
-                monthDay: Number(date.slice(8)),
-                nth: Math.ceil(Number(date.slice(8)) / 7),
-                weekday: weekdayOf(date),
-                end: 'count',
-                count: 10,
-                untilOn: null,
-              },
-            });
+            change({ custom: null, repeats: usual ?? null });
             close();
           }}
         >

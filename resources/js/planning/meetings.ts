@@ -14,7 +14,7 @@ export const repeatsShape = z.object({
   every: z.enum(['day', 'week', 'month', 'year']),
   interval: z.number(),
   days: z.array(z.string()),
-  monthBy: z.enum(['date', 'weekday']),
+  monthBy: z.enum(['date', 'weekday', 'workingDay']),
   monthDay: z.number(),
   nth: z.number(),
   weekday: z.string(),

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Parts } from './meetings';
 import { forFrequency, numberedText, readNumbered, readNumbers } from './parts';
+import type { RuleTable } from './series';
 
 const parts: Parts = {
   frequency: 'yearly',
@@ -54,9 +55,17 @@ describe('readNumbered', () => {
   });
 });
 
+const table: RuleTable = {
+  frequencies: ['weekly', 'monthly', 'yearly'],
+  usual: null,
+  offered: ['weekly', 'monthly'],
+  lists: { weekly: ['hours'], monthly: ['monthDays', 'hours'] },
+  numbered: ['monthly'],
+};
+
 describe('forFrequency', () => {
   it('keeps what the other frequency has a field for', () => {
-    expect(forFrequency(parts, 'weekly')).toMatchObject({
+    expect(forFrequency(parts, 'weekly', table)).toMatchObject({
       frequency: 'weekly',
       days: [{ nth: 0, day: 'mon' }],
       monthDays: [],
@@ -66,6 +75,12 @@ describe('forFrequency', () => {
       hours: [9],
       skip: 'omit',
     });
-    expect(forFrequency(parts, 'monthly')).toMatchObject({ days: parts.days, monthDays: [1], yearDays: [], weeks: [], skip: 'backward' });
+    expect(forFrequency(parts, 'monthly', table)).toMatchObject({
+      days: parts.days,
+      monthDays: [1],
+      yearDays: [],
+      weeks: [],
+      skip: 'backward',
+    });
   });
 });

@@ -1,30 +1,15 @@
 import type { Parts } from './meetings';
+import type { RuleTable } from './series';
 
 export type Lists = 'monthDays' | 'yearDays' | 'weeks' | 'positions' | 'hours' | 'minutes';
 
 export const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
 
-export const FREQUENCIES = ['secondly', 'minutely', 'hourly', 'daily', 'weekly', 'monthly', 'yearly'] as const;
-
-/** What a meeting may be given; a finer rule, from a file, stays until another is chosen. */
-export const OFFERED: ReadonlySet<Parts['frequency']> = new Set(['daily', 'weekly', 'monthly', 'yearly']);
-
-/** Which lists mean something for which frequency. */
-export const ASKED: Record<Parts['frequency'], Lists[]> = {
-  secondly: ['monthDays', 'yearDays', 'hours', 'minutes'],
-  minutely: ['monthDays', 'yearDays', 'positions', 'hours', 'minutes'],
-  hourly: ['monthDays', 'yearDays', 'positions', 'hours', 'minutes'],
-  daily: ['monthDays', 'positions', 'hours', 'minutes'],
-  weekly: ['positions', 'hours', 'minutes'],
-  monthly: ['monthDays', 'positions', 'hours', 'minutes'],
-  yearly: ['monthDays', 'yearDays', 'weeks', 'positions', 'hours', 'minutes'],
-};
-
-/** Another frequency keeps the parts that it has a field for. */
-export function forFrequency(parts: Parts, frequency: Parts['frequency']): Parts {
-  const asked = ASKED[frequency];
-  const keep = (field: Lists) => (asked.includes(field) ? parts[field] : []);
-  const numbered = frequency === 'monthly' || frequency === 'yearly';
+/** Another frequency keeps the parts that mean something beside it, by the table that the server gave. */
+export function forFrequency(parts: Parts, frequency: Parts['frequency'], table: RuleTable): Parts {
+  const lists = table.lists[frequency] ?? [];
+  const keep = (list: Lists) => (lists.includes(list) ? parts[list] : []);
+  const numbered = table.numbered.includes(frequency);
   return {
     ...parts,
     frequency,

@@ -1,7 +1,7 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import * as z from 'zod/mini';
-import { sendJson } from '../lib/api';
-import { seriesShape } from './meetings';
+import { getJson, sendJson } from '../lib/api';
+import { partsShape, repeatsShape, seriesShape } from './meetings';
 import { boardWire, type Sheet } from './sheet';
 
 const lookShape = z.object({
@@ -30,6 +30,26 @@ export type DateEdit = { do: 'drop' | 'add'; date: string } | { do: 'move'; date
 
 /** Takes one date away, adds one, moves one. */
 export const editDate = (sheet: Sheet, edit: DateEdit) => sendJson('POST', 'series', { ...boardWire(sheet), edit }, lookShape);
+
+const tableShape = z.object({
+  frequencies: z.array(partsShape.shape.frequency),
+  offered: z.array(z.string()),
+  /** Lists of numbers that mean something beside each frequency. */
+  lists: z.record(z.string(), z.array(z.enum(['monthDays', 'yearDays', 'weeks', 'positions', 'hours', 'minutes']))),
+  numbered: z.array(z.string()),
+  /** The rule that a single meeting begins to repeat by. */
+  usual: z.nullable(repeatsShape),
+});
+
+export type RuleTable = z.infer<typeof tableShape>;
+
+/** What editors of rules offer for a start. */
+export const rulesQuery = (start: string) =>
+  queryOptions({
+    queryKey: ['rules', start],
+    queryFn: ({ signal }) => getJson(`rules?${new URLSearchParams({ start })}`, tableShape, signal),
+    staleTime: Infinity,
+  });
 
 /** What a typed sentence means; where it names no time, the sheet's stands in. */
 export const sentenceQuery = (text: string, zone: string, time: string | null) =>

@@ -51,6 +51,7 @@ $table = [
     'POST api/calendar-files/look' => [401, 403, 403, 422, 422],
     'POST api/calendar-files' => [401, 403, 403, 422, 422],
     'POST api/series' => [401, 403, 403, 200, 200],
+    'GET api/rules' => [401, 403, 403, 422, 422],
     'POST api/sentence' => [401, 403, 403, 200, 200],
     'POST api/meetings/{draft}/kit' => [401, 403, 403, 201, 201],
     'POST api/meetings/{sent}/kit' => [401, 403, 403, 409, 409],
