@@ -54,6 +54,7 @@ function meeting(Account $coordinator, array $people, array $values = []): Meeti
         'starts_local' => CarbonImmutable::now()->next('Tuesday')->addWeek()->setTime(15, 30)->format('Y-m-d H:i:s'), 'zone' => 'Africa/Nairobi', 'duration_minutes' => 45,
         'rrule' => 'FREQ=WEEKLY;COUNT=4', 'join_mode' => JoinMode::InPerson, 'place' => 'Room 3', ...$values,
     ]);
+    $meeting->update(['shown_at' => $meeting->shown_at ?? $meeting->starts_local]);
     FindWords::keepMeeting($meeting->id, SearchKey::distinct($meeting->title));
     foreach ($people as $position => $person) {
         $meeting->attendees()->create(['person_id' => $person->id, 'position' => $position, 'role' => AttendeeRole::Required]);

@@ -35,9 +35,14 @@ beforeEach(function (): void {
 });
 
 it('keeps a rule by its parts, and gives it back by its parts', function (): void {
-    $parts = parts(['days' => WORKING_DAYS, 'positions' => [-1]]);
+    $parts = parts(['days' => WORKING_DAYS, 'positions' => [-2]]);
     ($this->keep)(['repeats' => null, 'custom' => $parts])->assertOk()
-        ->assertJson(['rule' => 'FREQ=MONTHLY;COUNT=6;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=-1', 'repeats' => null, 'custom' => $parts, 'startLocal' => '2027-03-31T15:30:00']);
+        ->assertJson(['rule' => 'FREQ=MONTHLY;COUNT=6;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=-2', 'repeats' => null, 'custom' => $parts, 'startLocal' => '2027-03-30T15:30:00']);
+});
+
+it('gives a rule that was made by its parts back to the small editor where that can say it', function (): void {
+    ($this->keep)(['repeats' => null, 'custom' => parts(['days' => WORKING_DAYS, 'positions' => [-1]])])->assertOk()
+        ->assertJson(['rule' => 'FREQ=MONTHLY;COUNT=6;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=-1', 'repeats' => ['every' => 'month', 'monthBy' => 'workingDay', 'count' => 6], 'startLocal' => '2027-03-31T15:30:00']);
 });
 
 it('says what a way of repeating comes to: the sentence, the next dates, how many', function (array $changes, array $expected): void {
