@@ -28,7 +28,7 @@ it('holds every page to WCAG 2.2 AA, without sideways scroll or console error', 
     $this->expectNoSidewaysScroll('sign in');
     $this->signIn('Joram Kiptui');
     $pages = [
-        '/' => 'Needs you', '/?day=2031-01-01' => 'Nothing is planned', '/meetings' => 'meetings in all', '/meetings?which=over' => '', '/people' => 'people in the directory', '/sent' => 'messages in the dispatch book',
+        '/' => 'Needs you', '/?day=2031-01-01' => 'Nothing is planned', '/meetings' => 'coming up', '/meetings?which=over' => '', '/people' => 'people in the directory', '/sent' => 'messages in the dispatch book',
         '/sent?state=withdrawn' => 'in the dispatch book', '/house-rules' => 'These rules apply', '/nowhere' => 'There is nothing here',
         meetingPath($this, 'Quarterly trials') => 'Sent on', meetingPath($this, 'Yam collection hand-over') => 'Called off on',
         meetingPath($this, 'Grower exchange', '/plan') => 'required people', meetingPath($this, 'Grower exchange', '/read-back') => 'Worth checking', meetingPath($this, 'Garden directors’ day') => 'all day',

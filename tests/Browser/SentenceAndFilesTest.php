@@ -90,8 +90,10 @@ it('makes a rule by its parts, shows what it comes to, and asks about a thousand
     $this->waitFor(fn(): bool => !str_contains($this->text(), 'That makes 1,350 dates.') && !str_contains($this->text(), 'not kept yet'), 'the question is gone');
     ($this->forgetRefusals)();
 
-    // By its parts again, since the plain form has no room for it: now daily for years.
+    // The small editor can say it, and leads to its parts again: now daily for years.
     $this->pressAt("//button[starts-with(@aria-label, 'How often')]");
+    $this->see('on the last working day');
+    $this->press('button', 'More ways to repeat …');
     $this->set($this->field('Period'), 'daily');
     $this->fill($this->field('Of these dates, only the'), ' ');
     $this->fill($this->field('How many times'), '1200');
@@ -129,7 +131,7 @@ it('moves, drops, puts back and adds single dates before sending', function (): 
 
 it('opens a calendar file as a draft, dropped or chosen', function (): void {
     $this->visit('/meetings');
-    $this->see('meetings in all');
+    $this->see('coming up');
     dropFile($this, 'far.ics', FROM_AFAR . "END:VCALENDAR\r\n");
     $this->see('Spore exchange, on the second Tuesday of every month at 10:00 Berlin time for 45 minutes, 6 times from 12 January 2027.');
     $this->find("//*[@data-testid='attendee'][contains(., 'Mere Tautari')]");
@@ -139,7 +141,7 @@ it('opens a calendar file as a draft, dropped or chosen', function (): void {
     $file = sys_get_temp_dir() . '/syndex-far-' . getmypid() . '.ics';
     file_put_contents($file, FROM_AFAR . "BEGIN:VEVENT\r\nUID:tour@far.example\r\nSUMMARY:House tour\r\nDTSTART:20270301T100000\r\nDURATION:PT42M\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n");
     $this->visit('/meetings');
-    $this->see('meetings in all');
+    $this->see('coming up');
     $this->browser->findElement(WebDriverBy::cssSelector('input[type=file]'))->sendKeys($file);
     $this->see('2 events. Which one opens as a draft?');
     $this->expectAccessible('a choice of events');

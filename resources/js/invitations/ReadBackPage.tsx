@@ -276,7 +276,7 @@ function OddText({ odd, people }: { odd: Odd; people: Map<string, Person> }) {
     case 'off_hours':
       return (
         <>
-          <p className="font-semibold">{t(`odd.${odd.code}`, { name, times: odd.times.join(', ') })}</p>
+          <p className="font-semibold first-letter:uppercase">{t(`odd.${odd.code}`, { name, times: odd.times.join(', ') })}</p>
           <p className="text-muted">
             {odd.count === odd.of ? t('odd.onAll', { count: odd.of }) : t('odd.onSome', { count: odd.count, of: odd.of })}
           </p>

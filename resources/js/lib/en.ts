@@ -62,7 +62,7 @@ export const en = {
     addressAsked: 'We sent a link to {{old}} and one to {{address}}. The new address counts once both have been opened.',
     shortcuts: 'Use single-key shortcuts (press ? to see them)',
   },
-  palette: { open: 'Find anything (Ctrl K)', find: 'Find', title: 'Find anything', placeholder: 'A page, a meeting, a person or an action', nothing: 'Nothing by that name.', meetingsOf: 'their meetings' },
+  palette: { find: 'Find', title: 'Find anything', placeholder: 'A page, a meeting, a person or an action', nothing: 'Nothing by that name.', meetingsOf: 'their meetings' },
   keys: {
     title: 'Keys',
     text: 'Single-key shortcuts work when you are not typing. You can switch them off in your settings.',

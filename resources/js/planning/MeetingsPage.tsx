@@ -49,7 +49,9 @@ export function MeetingsPage({ chooseFile }: { chooseFile: (() => void) | null }
   // What is typed is held here; the address of the page follows once it rests.
   const [typed, setTyped] = useState(params.get('q') ?? '');
   const q = useDebounced(typed, 150);
-  const which = params.get('which') ?? 'ahead';
+  // Whoever searches and says nothing else means everything, what is over too.
+  const said = params.get('which');
+  const which = said ?? (q ? 'all' : 'ahead');
   const page = Number(params.get('page') ?? 1);
   const list = useQuery(meetingsQuery(q, which, page));
   const known = params.get('q') ?? '';
@@ -61,9 +63,9 @@ export function MeetingsPage({ chooseFile }: { chooseFile: (() => void) | null }
       setTyped(known);
     } else if (q === typed && q !== known) {
       written.current = q;
-      setParams({ ...(q ? { q } : {}), which }, { replace: true });
+      setParams({ ...(q ? { q } : {}), ...(said ? { which: said } : {}) }, { replace: true });
     }
-  }, [q, known, typed, which, setParams]);
+  }, [q, known, typed, said, setParams]);
   const start = useMutation({
     mutationFn: (from?: string) => startMeeting(from),
     onSuccess: (meeting) => navigate(`/meetings/${meeting.id}/plan`),

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
 import { clock, shortDate } from '../lib/time';
 import { meetingsQuery } from './meetings';
 
@@ -23,7 +24,9 @@ export function NextDays() {
             <span className="text-note text-muted">
               {meeting.allDay ? t('board.allDay') : `${clock(meeting.nextLocal ?? '')} ${meeting.zoneCity}`}
             </span>
-            <span className="block truncate">{meeting.title}</span>
+            <Link className="block truncate hover:underline" to={`/meetings/${meeting.id}`}>
+              {meeting.title}
+            </Link>
           </li>
         ))}
       </ol>

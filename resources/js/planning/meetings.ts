@@ -153,7 +153,10 @@ export const meetingsQuery = (q: string, which: string, page: number) =>
         signal,
       ),
     placeholderData: keepPreviousData,
-    meta: { live: { topics: ['meeting', 'person'] } satisfies Live },
+    // A draft that is being written concerns only lists in which it stands.
+    meta: {
+      live: { topics: ['meeting', 'person', ...(which === 'drafts' || which === 'all' ? (['draft'] as const) : [])] } satisfies Live,
+    },
   });
 
 export const startMeeting = (from?: string) => sendJson('POST', 'meetings', from ? { from } : {}, meetingShape);

@@ -57,12 +57,8 @@ export function TopLine({ session, openPalette, openSettings }: { session: Sessi
           })}
         </div>
         {session.next && <Next next={session.next} now={now} />}
-        <button
-          type="button"
-          onClick={openPalette}
-          className="min-h-6 rounded border border-on-top-muted px-1.5 text-note text-on-top"
-          aria-label={t('palette.open')}
-        >
+        <button type="button" onClick={openPalette} className="min-h-6 rounded border border-on-top-muted px-1.5 text-note text-on-top">
+          <span className="sr-only">{t('palette.title')} </span>
           <span className="for-keys">Ctrl K</span>
           <span className="for-fingers">{t('palette.find')}</span>
         </button>

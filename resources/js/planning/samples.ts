@@ -1,0 +1,33 @@
+import type { Meeting } from './meetings';
+
+/** A meeting as the server tells it, for tests. */
+export const sampleMeeting = (over: Partial<Meeting> = {}): Meeting => ({
+  id: 'm',
+  version: 1,
+  status: 'draft',
+  title: 'Seed swap',
+  purpose: '',
+  agenda: [],
+  links: [],
+  attendees: [],
+  hostId: null,
+  startLocal: '2026-12-08T15:30:00',
+  repeats: null,
+  custom: null,
+  dropped: [],
+  extra: [],
+  sentence: [],
+  zone: 'Africa/Nairobi',
+  zoneCity: 'Nairobi',
+  allDay: false,
+  durationMinutes: 45,
+  rule: null,
+  joinMode: 'undecided',
+  place: '',
+  kit: null,
+  coordinator: 'Wanjiru',
+  updatedLocal: '2026-11-28T10:00:00',
+  sentLocal: null,
+  calledOffLocal: null,
+  ...over,
+});
