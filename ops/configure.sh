@@ -77,8 +77,14 @@ fastcgi_pass unix:$run/php.sock;
 fastcgi_read_timeout 60;
 NGINX
 
+# Files of a build lie compressed beside themselves (ops/compress.mjs); brotli where nginx can.
+brotli_module=/usr/lib/nginx/modules/ngx_http_brotli_static_module.so
+load_brotli='' brotli=''
+[ ! -e $brotli_module ] || { load_brotli="load_module $brotli_module;"; brotli='brotli_static on;'; }
+
 cat >"$run/nginx.conf" <<NGINX
 load_module /usr/lib/nginx/modules/ngx_nchan_module.so;
+$load_brotli
 $as_root
 worker_processes 1;
 daemon off;
@@ -95,6 +101,7 @@ http {
   uwsgi_temp_path $run/nginx/uwsgi;
   scgi_temp_path $run/nginx/scgi;
   gzip on;
+  gzip_vary on;
   gzip_comp_level 5;
   gzip_min_length 1000;
   gzip_types text/css application/javascript application/json image/svg+xml text/calendar;
@@ -113,7 +120,7 @@ $real_ip
     error_page 429 @too_fast;
     error_page 502 504 @away;
 
-    location /build/ { add_header Cache-Control "public, max-age=31536000, immutable"; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
+    location /build/ { gzip_static on; $brotli add_header Cache-Control "public, max-age=31536000, immutable"; add_header X-Content-Type-Options nosniff; try_files \$uri =404; }
     location = /icon.svg { add_header X-Content-Type-Options nosniff; }
     location ~ \.php\$ { return 404; }
     location / { include $run/app.conf; }

@@ -149,3 +149,15 @@ it('tells open pages of what others do', function (): void {
     $this->see('Told by the channel');
     expect($this->text())->toContain('have not been sent');
 });
+
+it('loads no more script for a page than that page needs', function (): void {
+    $this->signIn();
+    $this->visit('/');
+    $this->see('Needs you');
+    $octets = $this->browser->executeScript("return performance.getEntriesByType('resource').filter((e) => e.initiatorType === 'script' || /\\.js$/.test(e.name)).map((e) => [e.name.split('/').pop(), e.encodedBodySize])");
+    $names = implode(' ', array_column($octets, 0));
+
+    // Without the module of nginx they come a seventh larger.
+    expect(array_sum(array_column($octets, 1)))->toBeGreaterThan(0)->toBeLessThan(is_file('/usr/lib/nginx/modules/ngx_http_brotli_static_module.so') ? 150_000 : 170_000)
+        ->and($names)->toContain('TodayPage')->not->toContain('PlanSheetPage')->not->toContain('ReadBackPage')->not->toContain('Dialog');
+});

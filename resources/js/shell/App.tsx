@@ -1,10 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
-import { Suspense, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { Route, Routes, useLocation } from 'react-router';
-import { SignInAgain } from '../people/SignInAgain';
 import { sessionQuery, type Session } from '../people/session';
 import { ErrorNote } from '../ui/ErrorNote';
-import { AgreeAddressPage, FirstAccountPage, SetPasswordPage, SignInPage } from './pages';
+import { AgreeAddressPage, FirstAccountPage, loadSignInAgain, SetPasswordPage, SignInAgain, SignInPage } from './pages';
 import { SignedIn } from './SignedIn';
 
 /** What stands on the page: whoever is signed in sees the house, everybody else the way in. */
@@ -27,6 +26,14 @@ function Gate() {
     }
     setLast(data);
   }
+  const isSignedIn = last !== null;
+  useEffect(() => {
+    if (!isSignedIn) {
+      return undefined;
+    }
+    const timer = setTimeout(() => void loadSignInAgain(), 3000);
+    return () => clearTimeout(timer);
+  }, [isSignedIn]);
   if (pathname.startsWith('/password/') || pathname.startsWith('/address/')) {
     return data ? (
       <Routes>
@@ -41,7 +48,7 @@ function Gate() {
     return (
       <>
         <SignedIn session={shown} />
-        {data && !data.account && <SignInAgain account={shown.account} />}
+        <Suspense fallback={null}>{data && !data.account && <SignInAgain account={shown.account} />}</Suspense>
       </>
     );
   }

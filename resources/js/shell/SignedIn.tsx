@@ -9,10 +9,10 @@ import { startMeeting } from '../planning/meetings';
 import { Button } from '../ui/Button';
 import { Page } from '../ui/Page';
 import { Away } from './Away';
-import { KeysDialog } from './KeysDialog';
 import {
   DispatchPage,
   HouseRulesPage,
+  KeysDialog,
   MeetingPage,
   MeetingsPage,
   Palette,
@@ -123,8 +123,8 @@ export function SignedIn({ session }: { session: Session }) {
             <Palette open onOpenChange={setPalette} plans={plans} showKeys={() => setKeys(true)} openSettings={() => setSettings(true)} />
           )}
           {settings && <SettingsDialog session={session} open onOpenChange={setSettings} />}
+          {keys && <KeysDialog open onOpenChange={setKeys} plans={plans} />}
         </Suspense>
-        <KeysDialog open={keys} onOpenChange={setKeys} plans={plans} />
       </div>
     </ImportArea>
   );

@@ -19,6 +19,10 @@ export const AgreeAddressPage = lazy(async () => ({ default: (await import('../p
 
 // What opens over a page comes when it is first opened.
 export const Palette = lazy(async () => ({ default: (await import('./Palette')).Palette }));
+export const KeysDialog = lazy(async () => ({ default: (await import('./KeysDialog')).KeysDialog }));
 export const SettingsDialog = lazy(async () => ({ default: (await import('./SettingsDialog')).SettingsDialog }));
 export const loadOwnMenu = () => import('./OwnMenu');
 export const OwnMenu = lazy(async () => ({ default: (await loadOwnMenu()).OwnMenu }));
+/** Fetched soon after the page stands: it is needed when the way to the server may have changed. */
+export const loadSignInAgain = () => import('../people/SignInAgain');
+export const SignInAgain = lazy(async () => ({ default: (await loadSignInAgain()).SignInAgain }));
