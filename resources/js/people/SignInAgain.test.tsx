@@ -10,13 +10,14 @@ const answer = (status: number, body: unknown) =>
 
 afterEach(() => vi.unstubAllGlobals());
 
-function open(client = new QueryClient()) {
+async function open(client = new QueryClient()) {
   render(
     <QueryClientProvider client={client}>
       <SignInAgain account={account} />
     </QueryClientProvider>,
   );
-  fireEvent.change(screen.getByLabelText('Password'), { target: { value: 'three green seedlings' } });
+  // The keys of another test may be a moment ago.
+  fireEvent.change(await screen.findByLabelText('Password', {}, { timeout: 4000 }), { target: { value: 'three green seedlings' } });
   fireEvent.click(screen.getByRole('button', { name: 'Go on' }));
 }
 
@@ -37,7 +38,7 @@ it('signs in the one whose page it is, and lets nothing answer late that was ask
     answer(422, { code: 'invalid', message: 'That is not the password.', errors: {}, details: {} }),
   );
   vi.stubGlobal('fetch', fetched);
-  open(client);
+  await open(client);
   await screen.findByText('That is not the password.');
   expect(stopped).toBe(true);
   const [, asked] = fetched.mock.calls.find(([, made]) => made.method === 'POST') ?? [];
@@ -66,7 +67,7 @@ it('says what went wrong and keeps what was typed', async () => {
   vi.stubGlobal('fetch', async () =>
     answer(429, { code: 'too_many_tries', message: 'Wait 5 seconds and try again.', errors: {}, details: {} }),
   );
-  open();
+  await open();
   await screen.findByText('Wait 5 seconds and try again.');
   await waitFor(() => expect((screen.getByLabelText('Password') as HTMLInputElement).value).toBe('three green seedlings'));
 });
