@@ -13,6 +13,7 @@ use App\People\ViewerClock;
 use App\Planning\ClockMove;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
+use App\Planning\Over;
 use Illuminate\Support\Facades\DB;
 use Syndex\Core\Shifts\ComingShift;
 use Syndex\Core\Time\PlaceName;
@@ -128,7 +129,7 @@ final readonly class NeedsYou
             ->join('people', 'people.id', '=', 'attendees.person_id')
             ->where('meetings.coordinator_id', $account->id)->where('meetings.status', MeetingStatus::Sent->value)
             ->whereNotNull('meetings.rrule')->where('meetings.all_day', false)
-            ->where(fn($q) => $q->whereNull('meetings.last_ends_at')->orWhere('meetings.last_ends_at', '>', now()))
+            ->where(Over::isNot())
             ->whereNotNull('people.zone')->whereColumn('people.zone', '!=', 'meetings.zone')
             ->groupBy('meetings.zone', 'people.zone')
             ->selectRaw('meetings.zone as anchor, people.zone as zone, group_concat(distinct attendees.person_id) as people')

@@ -11,6 +11,8 @@ use App\People\Person;
 use App\People\PersonKind;
 use App\Planning\JoinMode;
 use App\Planning\Meeting;
+use App\Planning\MeetingSeries;
+use App\Planning\SheetLimits;
 use App\Planning\StartDraft;
 use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Invitations\MailAddress;
@@ -21,10 +23,6 @@ use Syndex\Core\Time\WallTime;
 /** Begins a draft with what a foreign event says. Its people are found by address; who is not known becomes an outside guest. */
 final readonly class DraftOfEvent
 {
-    private const MOST_PEOPLE = 500;
-
-    private const MOST_RULE = 2000;
-
     public function __construct(private StartDraft $startDraft, private FindOrRemember $find) {}
 
     /** @return array{Meeting, list<string>} the draft, and what did not come over as it was */
@@ -32,23 +30,19 @@ final readonly class DraftOfEvent
     {
         $notes = array_map(self::say(...), $event->notes);
         $rule = $event->series->rule?->toText();
-        if (strlen($rule ?? '') > self::MOST_RULE) {
+        if (strlen($rule ?? '') > SheetLimits::RULE) {
             CalendarFileRequest::refuse('rule_too_long');
         }
         [$place, $links] = self::placeAndLinks($event);
         $values = [
-            'title' => self::cut($event->title, 200, 'title', $notes),
-            'purpose' => self::cut($event->purpose, 5000, 'purpose', $notes),
-            'place' => $place === '' ? null : self::cut($place, 300, 'place', $notes),
+            'title' => self::cut($event->title, SheetLimits::TITLE, 'title', $notes),
+            'purpose' => self::cut($event->purpose, SheetLimits::PURPOSE, 'purpose', $notes),
+            'place' => $place === '' ? null : self::cut($place, SheetLimits::PLACE, 'place', $notes),
             'links' => $links,
             'join_mode' => $place === '' ? JoinMode::Undecided : JoinMode::InPerson,
-            'starts_local' => str_replace('T', ' ', $event->series->start->format()),
+            ...MeetingSeries::columns($event->series),
             'zone' => $event->anchor->id,
-            'all_day' => $event->series->allDay,
             'duration_minutes' => $event->durationMinutes,
-            'rrule' => $rule,
-            'extra_local' => array_map(static fn(WallTime $w): string => $w->format(), $event->series->extra),
-            'dropped_local' => array_map(static fn(WallTime $w): string => $w->format(), $event->series->dropped),
         ];
 
         return Decide::on(function () use ($account, $event, $values, $notes): array {
@@ -75,7 +69,7 @@ final readonly class DraftOfEvent
     {
         $people = [];
         $unusable = 0;
-        foreach (array_slice($event->people, 0, self::MOST_PEOPLE) as ['person' => $named, 'isRequired' => $isRequired]) {
+        foreach (array_slice($event->people, 0, SheetLimits::PEOPLE) as ['person' => $named, 'isRequired' => $isRequired]) {
             $address = MailAddress::check($named->email)->address;
             if ($address === null) {
                 $unusable++;
@@ -88,8 +82,8 @@ final readonly class DraftOfEvent
         if ($unusable > 0) {
             $notes[] = trans_choice('import.addresses', $unusable);
         }
-        if (count($event->people) > self::MOST_PEOPLE) {
-            $notes[] = self::line('import.many_people', ['count' => self::MOST_PEOPLE]);
+        if (count($event->people) > SheetLimits::PEOPLE) {
+            $notes[] = self::line('import.many_people', ['count' => SheetLimits::PEOPLE]);
         }
 
         return array_values($people);
@@ -98,7 +92,7 @@ final readonly class DraftOfEvent
     /** @return array{string, list<array{label: string, url: string}>} */
     private static function placeAndLinks(AdoptedMeeting $event): array
     {
-        $isLink = static fn(string $text): bool => strlen($text) <= 2000 && preg_match('#\Ahttps?://[^\s<>"]+\z#i', $text) === 1;
+        $isLink = static fn(string $text): bool => strlen($text) <= SheetLimits::ADDRESS && preg_match('#\Ahttps?://[^\s<>"]+\z#i', $text) === 1;
         $place = $isLink($event->place) ? '' : $event->place;
         $urls = array_values(array_unique(array_filter([$event->url ?? '', $event->place], $isLink)));
 

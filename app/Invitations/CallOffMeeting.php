@@ -10,6 +10,7 @@ use App\Joining\CloseRoom;
 use App\Live\Live;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
+use App\Planning\Over;
 use Syndex\Core\Invitations\Method;
 
 /** Calls a meeting off: exactly those who were invited are told, where they were invited, and its room on the bridge is closed. */
@@ -24,7 +25,7 @@ final readonly class CallOffMeeting
             if ($meeting->status !== MeetingStatus::Sent) {
                 throw NotNow::locked($meeting->status->value);
             }
-            if ($meeting->last_ends_at !== null && $meeting->last_ends_at->isPast()) {
+            if (Over::is($meeting)) {
                 throw NotNow::over();
             }
             $waiting = Dispatch::query()->where('uid', $meeting->uid)->where('state', DispatchState::Waiting)->lockForUpdate()->get(['id', 'recipient', 'person_id']);

@@ -25,8 +25,6 @@ use Syndex\Core\Work;
 /** Reads a meeting back before it is sent: what is missing, what is still odd, and who will get what. */
 final readonly class ReadBack
 {
-    private const WORK = 2_000_000;
-
     public function __construct(private SheetOfMeeting $sheets, private PlanBoard $planBoard, private Readiness $readiness, private SheetView $view, private ZoneData $zones) {}
 
     /** @return array<string, mixed> */
@@ -35,7 +33,7 @@ final readonly class ReadBack
         $meeting->loadMissing(['attendees.person', 'agenda', 'kit', 'host']);
         $sheet = $this->sheets->of($meeting);
         $series = SaveSheet::onRule($sheet->series);
-        $plan = Plan::of($series, $series->expand(Work::atMost(self::WORK), limit: PlanBoard::MOST_DATES), $sheet->durationMinutes, $sheet->zone);
+        $plan = Plan::of($series, $series->expand(Work::usual(), limit: PlanBoard::MOST_DATES), $sheet->durationMinutes, $sheet->zone);
         $states = (new DateJudge($plan, $this->planBoard->participants($sheet, $plan, $meeting->id)))->all();
 
         return [

@@ -14,8 +14,6 @@ use Syndex\Core\Work;
 /** What must be there before a meeting can be sent. */
 final readonly class Readiness
 {
-    private const WORK = 2_000_000;
-
     public function __construct(private MeetingSeries $series, private ZoneData $zones) {}
 
     /** @return list<'title'|'people'|'kit'|'kit_unsettled'|'dates'|'plain_dates'> */
@@ -49,6 +47,6 @@ final readonly class Readiness
         // Dates of an all-day meeting are held against the anchor's calendar.
         $from = $series->allDay ? $this->zones->zone($meeting->zone)->toWall($now) : $now;
 
-        return $series->expand(Work::atMost(self::WORK), from: Instant::ofSeconds($from - $meeting->duration_minutes * 60 + 1), limit: 1)->starts !== [];
+        return $series->expand(Work::usual(), from: Instant::ofSeconds($from - $meeting->duration_minutes * 60 + 1), limit: 1)->starts !== [];
     }
 }

@@ -13,6 +13,7 @@ use App\People\Person;
 use App\People\Role;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
+use App\Planning\Over;
 use Illuminate\Database\Eloquent\Builder;
 use Syndex\Core\Invitations\Method;
 
@@ -59,7 +60,7 @@ final readonly class SendAgain
     /** @param Builder<Meeting> $meeting */
     private static function lies(Builder $meeting, MeetingStatus $status): void
     {
-        $meeting->where('status', $status)->where(static fn(Builder $q) => $q->whereNull('last_ends_at')->orWhere('last_ends_at', '>', now()));
+        $meeting->where('status', $status)->where(Over::isNot());
     }
 
     private function again(int $id): bool

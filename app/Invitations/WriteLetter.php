@@ -28,8 +28,6 @@ use Syndex\Core\Work;
 /** Writes what one recipient reads of a meeting, in that recipient's own local time. */
 final class WriteLetter
 {
-    private const WORK = 2_000_000;
-
     private const DATES = 1000;
 
     private const OWN_DATES = 6;
@@ -81,7 +79,7 @@ final class WriteLetter
     {
         $meeting = $told->meeting;
         $series = $this->series->of($meeting);
-        $dates = $this->dates[$meeting] ??= $series->expand(Work::atMost(self::WORK), limit: self::DATES);
+        $dates = $this->dates[$meeting] ??= $series->expand(Work::usual(), limit: self::DATES);
         $anchor = $this->zones->zone($meeting->zone);
         $known = $person->zone !== null && $this->zones->knows($person->zone);
         $zone = $known ? $this->zones->zone((string) $person->zone) : $anchor;

@@ -6,6 +6,7 @@ namespace App\Operations;
 
 use App\Invitations\Dispatch;
 use App\Invitations\DispatchState;
+use App\Planning\Over;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Syndex\Core\Time\ZoneData;
@@ -31,7 +32,7 @@ final class DoctorFacts extends Command
         $broken = DB::table('failed_jobs')->count();
         $this->tell($broken === 0, "failed jobs  $broken", 'Once the cause is mended: php artisan queue:retry all');
         $old = DB::table('meetings')->whereIn('status', ['kept', 'sent'])->whereNotNull('laid_zone_data')->where('laid_zone_data', '!=', $zones->version())
-            ->where(fn($q) => $q->whereNull('last_ends_at')->orWhere('last_ends_at', '>', now()))->count();
+            ->where(Over::isNot())->count();
         $this->tell($old === 0, "meetings laid down with older zone data  $old", 'Run: php artisan occurrences:top-up (it also runs every night).');
 
         return self::SUCCESS;

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Overlap;
 
 use App\Planning\MeetingStatus;
+use App\Planning\Over;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use PDO;
 use Syndex\Core\Overlap\Busy;
@@ -65,7 +67,7 @@ final class Occupancy
             ->where('meetings.all_day', false)
             ->where('attendees.partstat', '!=', 'declined')
             ->where('meetings.first_starts_at', '<', gmdate('Y-m-d H:i:s', $reach->end))
-            ->where(static fn($q) => $q->whereNull('meetings.last_ends_at')->orWhere('meetings.last_ends_at', '>', gmdate('Y-m-d H:i:s', $reach->start)))
+            ->where(Over::isNot(CarbonImmutable::createFromTimestampUTC($reach->start)))
             ->when($exceptMeetingId !== null, static fn($q) => $q->where('meetings.id', '!=', $exceptMeetingId))
             ->get(['attendees.meeting_id', 'attendees.person_id', 'attendees.partstat', 'meetings.title', 'meetings.status']);
         $memberships = [];

@@ -39,8 +39,6 @@ final readonly class PlanBoard
 
     private const SKIPPED_NAMED = 5;
 
-    private const WORK = 2_000_000;
-
     public function __construct(private Occupancy $occupancy, private ZoneData $zones, private SeriesView $seriesView, private Grammar $grammar) {}
 
     /**
@@ -59,7 +57,7 @@ final readonly class PlanBoard
         };
         $anchor = $anchorIn ?? $sheet->zone;
         $series = SaveSheet::onRule($anchorIn === null ? $asked : Reanchor::to($asked, $anchorIn));
-        $dates = $series->expand(Work::atMost(self::WORK), limit: self::MOST_DATES);
+        $dates = $series->expand(Work::usual(), limit: self::MOST_DATES);
         $plan = Plan::of($series, $dates, $sheet->durationMinutes, $anchor);
         $people = $this->participants($sheet, $plan, $meetingId);
         $board = BoardBuilder::build($plan, $people, $index);

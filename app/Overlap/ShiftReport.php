@@ -23,8 +23,6 @@ final readonly class ShiftReport
 {
     private const MOST_DATES = 400;
 
-    private const WORK = 5_000_000;
-
     public function __construct(private MeetingSeries $series, private ZoneData $zones) {}
 
     /** @return array<string, mixed> */
@@ -32,7 +30,7 @@ final readonly class ShiftReport
     {
         $meeting->loadMissing('attendees.person');
         $series = $this->series->of($meeting);
-        $work = Work::atMost(self::WORK);
+        $work = Work::usual();
         $dates = $series->expand($work, limit: self::MOST_DATES);
         $placed = array_values($meeting->attendees->map(static fn(Attendee $a): Person => $a->person)->filter($this->isPlaced(...))->all());
         $clocks = $series->allDay ? [] : array_map($this->clock(...), $placed);

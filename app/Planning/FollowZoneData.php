@@ -70,7 +70,7 @@ final readonly class FollowZoneData
     {
         return Meeting::query()
             ->whereIn('status', [MeetingStatus::Kept, MeetingStatus::Sent])->where('all_day', false)
-            ->where(fn($q) => $q->whereNull('last_ends_at')->orWhere('last_ends_at', '>', now()))
+            ->where(Over::isNot())
             ->where(fn($q) => $q->whereIn('zone', $zones)->orWhereHas('attendees.person', fn($p) => $p->whereIn('zone', $zones)))
             ->with('attendees.person')
             ->lazyById(50);

@@ -22,8 +22,6 @@ use Syndex\Core\Work;
  */
 final readonly class LayDown
 {
-    private const WORK = 5_000_000;
-
     private const ROWS_AT_ONCE = 500;
 
     public function __construct(private MeetingSeries $series, private ZoneData $zones) {}
@@ -51,7 +49,7 @@ final readonly class LayDown
             }
             $series = $this->series->of($meeting);
             // A day to spare, since the anchor's days are not those of UTC; what is there already is passed over.
-            $found = $series->expand(Work::atMost(self::WORK), Instant::ofSeconds($meeting->laid_until_on->getTimestamp() - 2 * 86400), Instant::ofSeconds($horizon->getTimestamp()));
+            $found = $series->expand(Work::usual(), Instant::ofSeconds($meeting->laid_until_on->getTimestamp() - 2 * 86400), Instant::ofSeconds($horizon->getTimestamp()));
             $rows = $this->rows($meeting, $series, $found);
             foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
                 DB::table('occurrences')->insertOrIgnore($chunk);
@@ -66,7 +64,7 @@ final readonly class LayDown
     {
         $series = $this->series->of($meeting);
         $horizon = $this->horizon();
-        $found = $series->expand(Work::atMost(self::WORK), to: Instant::ofSeconds($horizon->getTimestamp()));
+        $found = $series->expand(Work::usual(), to: Instant::ofSeconds($horizon->getTimestamp()));
         $rows = $this->rows($meeting, $series, $found);
         $wanted = array_column($rows, null, 'starts_local');
         $last = $rows === [] ? null : max(array_column($rows, 'ends_at'));
@@ -137,7 +135,7 @@ final readonly class LayDown
         if ($series->rule?->isOpen() === true) {
             return null;
         }
-        $all = $series->expand(Work::atMost(self::WORK));
+        $all = $series->expand(Work::usual());
         if ($all->starts === []) {
             return $laid;
         }

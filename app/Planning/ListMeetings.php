@@ -75,7 +75,7 @@ final readonly class ListMeetings
             'id' => $meeting->id,
             'title' => $meeting->title,
             'status' => $meeting->status->value,
-            'over' => $meeting->status === MeetingStatus::Sent && $meeting->last_ends_at !== null && $meeting->last_ends_at->isPast(),
+            'over' => $meeting->status === MeetingStatus::Sent && Over::is($meeting),
             'sentence' => SentencePiece::join($this->grammar->pieces($series, $meeting->duration_minutes)),
             'repeated' => $series->isRepeated(),
             'allDay' => $meeting->all_day,

@@ -9,7 +9,7 @@ use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\ZoneData;
 
-/** Brings a stored meeting's dates into the core's form. */
+/** Brings a stored meeting's dates into the core's form, and back. */
 final readonly class MeetingSeries
 {
     public function __construct(private ZoneData $zones) {}
@@ -21,8 +21,24 @@ final readonly class MeetingSeries
         $extra = array_map(WallTime::parse(...), $meeting->extra_local);
         $dropped = array_map(WallTime::parse(...), $meeting->dropped_local);
 
-        return $meeting->all_day
-            ? Series::allDay($start, $rule, $extra, $dropped)
-            : Series::timed($start, $this->zones->zone($meeting->zone), $rule, $extra, $dropped);
+        return Series::of($meeting->all_day, $start, $meeting->all_day ? null : $this->zones->zone($meeting->zone), $rule, $extra, $dropped);
+    }
+
+    /**
+     * The same, as a meeting's columns hold it. The zone is a column of its own: a day without a clock has an anchor too.
+     *
+     * @return array{starts_local: string, all_day: bool, rrule: ?string, extra_local: list<string>, dropped_local: list<string>}
+     */
+    public static function columns(Series $series): array
+    {
+        $written = static fn(WallTime $w): string => $w->format();
+
+        return [
+            'starts_local' => str_replace('T', ' ', $series->start->format()),
+            'all_day' => $series->allDay,
+            'rrule' => $series->rule?->toText(),
+            'extra_local' => array_map($written, $series->extra),
+            'dropped_local' => array_map($written, $series->dropped),
+        ];
     }
 }

@@ -12,14 +12,11 @@ use App\People\SearchKey;
 use Illuminate\Validation\ValidationException;
 use Syndex\Core\Recurrence\NoDates;
 use Syndex\Core\Recurrence\Series;
-use Syndex\Core\Time\WallTime;
 use Syndex\Core\Work;
 
 /** Keeps a sheet, if it is still the one that was opened. */
 final readonly class SaveSheet
 {
-    private const WORK = 2_000_000;
-
     /** A series with more dates than this is asked about. */
     public const MANY = 1000;
 
@@ -47,13 +44,9 @@ final readonly class SaveSheet
                 'purpose' => $sheet->purpose === '' ? null : $sheet->purpose,
                 'links' => $sheet->links,
                 'host_id' => $sheet->hostId,
-                'starts_local' => str_replace('T', ' ', $series->start->format()),
+                ...MeetingSeries::columns($series),
                 'zone' => $sheet->zone->id,
-                'all_day' => $series->allDay,
                 'duration_minutes' => $sheet->durationMinutes,
-                'rrule' => $series->rule?->toText(),
-                'extra_local' => array_map(static fn(WallTime $w): string => $w->format(), $series->extra),
-                'dropped_local' => array_map(static fn(WallTime $w): string => $w->format(), $series->dropped),
                 'join_mode' => $sheet->joinMode,
                 'place' => $sheet->place === '' ? null : $sheet->place,
                 ...($meeting->status->takesTime() ? [] : ['shown_at' => ShownAt::first($series, $sheet->zone)]),
@@ -75,11 +68,11 @@ final readonly class SaveSheet
     public static function onRule(Series $series): Series
     {
         try {
-            $moved = $series->begunAsNamed(Work::atMost(self::WORK));
+            $moved = $series->begunAsNamed(Work::usual());
         } catch (NoDates) {
             throw ValidationException::withMessages(['repeats' => __('planning.no_dates')]);
         }
-        if ($moved->expand(Work::atMost(self::WORK), limit: 1)->starts === []) {
+        if ($moved->expand(Work::usual(), limit: 1)->starts === []) {
             throw ValidationException::withMessages(['repeats' => __($moved->rule?->until === null ? 'planning.no_dates' : 'planning.end_before_start')]);
         }
 
@@ -91,7 +84,7 @@ final readonly class SaveSheet
         if ($series->rule?->isOpen() !== false) {
             return;
         }
-        $found = $series->expand(Work::atMost(self::WORK));
+        $found = $series->expand(Work::usual());
         if ($found->count() > self::MANY) {
             throw NotNow::manyDates($found->count(), $found->complete);
         }

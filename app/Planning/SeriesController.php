@@ -20,8 +20,6 @@ use Syndex\Core\Work;
 /** What a way of repeating comes to, before it is taken; and what a typed sentence means. Nothing is kept. */
 final readonly class SeriesController
 {
-    private const WORK = 2_000_000;
-
     /** So many of the next dates are named. */
     private const NEXT = 10;
 
@@ -74,7 +72,7 @@ final readonly class SeriesController
     {
         $series = SaveSheet::onRule($request->edited($this->zones));
         $isOpen = $series->rule?->isOpen() ?? false;
-        $found = $series->expand(Work::atMost(self::WORK), limit: $isOpen ? self::NEXT : Series::MOST);
+        $found = $series->expand(Work::usual(), limit: $isOpen ? self::NEXT : Series::MOST);
 
         return [
             ...$this->view->of($series, $request->durationMinutes()),

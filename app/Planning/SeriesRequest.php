@@ -34,8 +34,6 @@ class SeriesRequest extends FormRequest
     private const LAST_YEAR = 9990;
 
     /** Characters of a rule's text that the table takes. */
-    private const MOST_RULE = 2000;
-
     private const LISTS = ['monthDays', 'yearDays', 'weeks', 'months', 'positions', 'hours', 'minutes', 'seconds'];
 
     /** @return array<string, mixed> */
@@ -119,7 +117,7 @@ class SeriesRequest extends FormRequest
         $dropped = $rule === null ? [] : $this->walls('dropped', $allDay);
         $extra = $this->walls('extra', $allDay);
         try {
-            return $allDay ? Series::allDay($start, $rule, $extra, $dropped) : Series::timed($start, $zone, $rule, $extra, $dropped);
+            return Series::of($allDay, $start, $zone, $rule, $extra, $dropped);
         } catch (InvalidRule $bad) {
             $this->fail('custom.' . RuleParts::field($bad), __('planning.days_repeat_by_days'));
         }
@@ -135,7 +133,7 @@ class SeriesRequest extends FormRequest
     private function rule(): ?RecurrenceRule
     {
         $rule = $this->ruleAsked();
-        if (strlen($rule?->toText() ?? '') > self::MOST_RULE) {
+        if (strlen($rule?->toText() ?? '') > SheetLimits::RULE) {
             $this->fail('custom', __('planning.rule_too_long'));
         }
 

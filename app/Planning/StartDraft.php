@@ -50,11 +50,9 @@ final readonly class StartDraft
                 'title' => $earlier->title,
                 'purpose' => $earlier->purpose,
                 'links' => $earlier->links,
-                'starts_local' => $series->start->format(),
+                ...MeetingSeries::columns($series),
                 'zone' => $earlier->zone,
-                'all_day' => $earlier->all_day,
                 'duration_minutes' => $earlier->duration_minutes,
-                'rrule' => $series->rule?->toText(),
                 'join_mode' => $earlier->join_mode,
                 'place' => $earlier->place,
             ]);

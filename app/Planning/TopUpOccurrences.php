@@ -19,7 +19,7 @@ final class TopUpOccurrences implements ShouldQueue
         $horizon = now()->startOfDay()->addDays((int) config('syndex.horizon_days'));
         Meeting::query()
             ->whereIn('status', [MeetingStatus::Kept, MeetingStatus::Sent])
-            ->where(fn($q) => $q->whereNull('last_ends_at')->orWhere('last_ends_at', '>', now()))
+            ->where(Over::isNot())
             ->where(fn($q) => $q->where('laid_until_on', '<', $horizon->format('Y-m-d'))->orWhere('laid_zone_data', '!=', $zones->version()))
             ->lazyById(100)
             ->each(static fn(Meeting $meeting) => $meeting->laid_zone_data === $zones->version() ? $layDown->further($meeting) : $layDown->ahead($meeting));

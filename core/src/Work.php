@@ -23,7 +23,7 @@ final class Work
         return new self($steps, $octets);
     }
 
-    /** What the answer to one person's question may take: a few seconds at the very most. */
+    /** What the answer to one person's question may take, wherever it is computed: a second or so at the very most. */
     public static function usual(): self
     {
         return new self(5_000_000, PHP_INT_MAX);

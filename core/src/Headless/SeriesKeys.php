@@ -33,7 +33,7 @@ final class SeriesKeys
         $dropped = self::walls($fields, 'exdate', $allDay, $work);
         $wall = self::wall('dtstart', $start, $allDay);
 
-        return $allDay ? Series::allDay($wall, $rule, $extra, $dropped) : Series::timed($wall, $zone, $rule, $extra, $dropped);
+        return Series::of($allDay, $wall, $zone, $rule, $extra, $dropped);
     }
 
     public static function instant(Fields $fields, string $key): ?Instant

@@ -68,7 +68,7 @@ final class BoardBuilder
     {
         $daily = RuleParser::parse('FREQ=DAILY;COUNT=' . self::DAYS_FOR_A_SINGLE);
         $start = WallTime::ofSeconds($plan->dates->walls[0]);
-        $series = $plan->series->allDay ? Series::allDay($start, $daily) : Series::timed($start, $plan->anchor, $daily);
+        $series = Series::of($plan->series->allDay, $start, $plan->anchor, $daily);
 
         return Plan::of($series, $series->expand(Work::atMost(1000)), $plan->durationMinutes, $plan->anchor);
     }

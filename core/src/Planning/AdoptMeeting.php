@@ -29,8 +29,6 @@ use Syndex\Core\Work;
  */
 final class AdoptMeeting
 {
-    private const WORK = 2_000_000;
-
     private const USUAL_MINUTES = 30;
 
     private const STEP = 5;
@@ -122,7 +120,7 @@ final class AdoptMeeting
         $dropped = array_map($this->wall(...), $this->master->dropped);
         $series = $this->asSeries($this->rule(), $extra, $dropped);
         try {
-            $onRule = $series->startedOnRule(Work::atMost(self::WORK));
+            $onRule = $series->startedOnRule(Work::usual());
         } catch (NoDates) {
             throw CannotAdopt::noDates();
         }
@@ -143,7 +141,7 @@ final class AdoptMeeting
     {
         $start ??= $this->wall($this->start);
 
-        return $this->master->isAllDay() ? Series::allDay($start, $rule, $extra, $dropped) : Series::timed($start, $this->anchor, $rule, $extra, $dropped);
+        return Series::of($this->master->isAllDay(), $start, $this->anchor, $rule, $extra, $dropped);
     }
 
     private function rule(): ?Rule
@@ -174,7 +172,7 @@ final class AdoptMeeting
         }
         $lastWall = $series->zone === null ? $until->lastMoment(null) : $series->zone->toWall($until->lastMoment($series->zone));
         $byDay = $series->withRule($series->rule->withUntil(Until::day(WallTime::parseDate(WallTime::ofSeconds($lastWall)->formatDate()))));
-        $same = $byDay->expand(Work::atMost(self::WORK))->starts === $series->expand(Work::atMost(self::WORK))->starts;
+        $same = $byDay->expand(Work::usual())->starts === $series->expand(Work::usual())->starts;
 
         return $same ? $byDay : $series;
     }

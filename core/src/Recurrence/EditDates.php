@@ -12,8 +12,6 @@ use Syndex\Core\Work;
 /** Changes single dates of a series: takes one away or back, moves one, adds one. The rule stays as it is. */
 final class EditDates
 {
-    private const WORK = 2_000_000;
-
     /**
      * A date by the rule is remembered as taken away, so that it can come back; any other is gone.
      *
@@ -26,7 +24,7 @@ final class EditDates
         }
         $left = self::without($series, $date);
 
-        return $left === null || $left->expand(Work::atMost(self::WORK), limit: 1)->starts === [] ? throw CannotEditDate::lastDate() : $left;
+        return $left === null || $left->expand(Work::usual(), limit: 1)->starts === [] ? throw CannotEditDate::lastDate() : $left;
     }
 
     /** @throws CannotEditDate if it is there already */
@@ -37,7 +35,7 @@ final class EditDates
         }
         $dropped = self::except($series->dropped, $date);
         if (count($dropped) < count($series->dropped)) {
-            $back = self::of($series, $series->start, $series->extra, $dropped);
+            $back = $series->withDates($series->start, $series->rule, $series->extra, $dropped);
             if (self::has($back, $date)) {
                 return $back;
             }
@@ -46,10 +44,10 @@ final class EditDates
         usort($extra, static fn(WallTime $a, WallTime $b): int => $a->seconds <=> $b->seconds);
         if ($series->rule === null && $extra[0]->seconds < $series->start->seconds) {
             // Without a rule the first date is the start.
-            return self::of($series, $extra[0], [$series->start, ...array_slice($extra, 1)], $dropped);
+            return $series->withDates($extra[0], $series->rule, [$series->start, ...array_slice($extra, 1)], $dropped);
         }
 
-        return self::of($series, $series->start, $extra, $dropped);
+        return $series->withDates($series->start, $series->rule, $extra, $dropped);
     }
 
     /** @throws CannotEditDate as for the two steps it is made of */
@@ -74,15 +72,15 @@ final class EditDates
     {
         $extra = self::except($series->extra, $date);
         if (count($extra) < count($series->extra)) {
-            return self::of($series, $series->start, $extra, $series->dropped);
+            return $series->withDates($series->start, $series->rule, $extra, $series->dropped);
         }
         if ($series->rule === null) {
-            return $series->extra === [] ? null : self::of($series, $series->extra[0], array_slice($series->extra, 1), $series->dropped);
+            return $series->extra === [] ? null : $series->withDates($series->extra[0], $series->rule, array_slice($series->extra, 1), $series->dropped);
         }
         $dropped = [...$series->dropped, $date];
         usort($dropped, static fn(WallTime $a, WallTime $b): int => $a->seconds <=> $b->seconds);
 
-        return self::of($series, $series->start, $series->extra, $dropped);
+        return $series->withDates($series->start, $series->rule, $series->extra, $dropped);
     }
 
     private static function has(Series $series, WallTime $date): bool
@@ -90,7 +88,7 @@ final class EditDates
         $moment = $series->moment($date->seconds);
 
         return $moment >= -62135596800 && $moment < Gregorian::LAST_DAY * 86400
-            && $series->expand(Work::atMost(self::WORK), Instant::ofSeconds($moment), Instant::ofSeconds($moment + 1), 1)->starts !== [];
+            && $series->expand(Work::usual(), Instant::ofSeconds($moment), Instant::ofSeconds($moment + 1), 1)->starts !== [];
     }
 
     /**
@@ -100,16 +98,5 @@ final class EditDates
     private static function except(array $walls, WallTime $date): array
     {
         return array_values(array_filter($walls, static fn(WallTime $w): bool => $w->seconds !== $date->seconds));
-    }
-
-    /**
-     * @param list<WallTime> $extra
-     * @param list<WallTime> $dropped
-     */
-    private static function of(Series $series, WallTime $start, array $extra, array $dropped): Series
-    {
-        return $series->allDay
-            ? Series::allDay($start, $series->rule, $extra, $dropped)
-            : Series::timed($start, $series->zone, $series->rule, $extra, $dropped);
     }
 }

@@ -19,8 +19,6 @@ use Syndex\Core\Work;
  */
 final class MoveSeries
 {
-    private const WORK = 600_000;
-
     /** So many dates are compared; of a series without end those of so many years. */
     private const COMPARED = 3000;
 
@@ -105,12 +103,12 @@ final class MoveSeries
     {
         // On the wall alone, so that hours which a zone skips do not matter here.
         $rule = $series->rule?->until === null || $series->zone === null ? $series->rule : $series->rule->withUntil(Until::wallTime(WallTime::ofSeconds($series->zone->toWall($series->rule->until->lastMoment($series->zone)))));
-        $floating = $series->allDay ? Series::allDay($series->start, $rule, $series->extra, $series->dropped) : Series::timed($series->start, null, $rule, $series->extra, $series->dropped);
+        $floating = Series::of($series->allDay, $series->start, null, $rule, $series->extra, $series->dropped);
         // Without an end the first decades tell; with one, all dates do.
         $to = $series->rule?->isOpen() === true ? Instant::ofSeconds($series->start->seconds + self::YEARS * 31_557_600) : null;
         foreach ([self::COMPARED, 200, 20] as $limit) {
             try {
-                return $floating->expand(Work::atMost(self::WORK), to: $to, limit: $limit)->walls;
+                return $floating->expand(Work::usual(), to: $to, limit: $limit)->walls;
             } catch (TooMuchWork) {
                 continue;
             }

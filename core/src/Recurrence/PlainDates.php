@@ -16,8 +16,6 @@ final class PlainDates
     /** So many dates a message may list. */
     public const MOST = 1000;
 
-    private const WORK = 2_000_000;
-
     /** Whether readers of RFC 5545 alone would drop its rule. */
     public static function needed(Series $series): bool
     {
@@ -27,7 +25,7 @@ final class PlainDates
     /** Whether there is an end, and no more dates than a message may list. */
     public static function canListAll(Series $series): bool
     {
-        return $series->rule?->isOpen() !== true && $series->expand(Work::atMost(self::WORK), limit: self::MOST)->complete;
+        return $series->rule?->isOpen() !== true && $series->expand(Work::usual(), limit: self::MOST)->complete;
     }
 
     /**
@@ -40,9 +38,9 @@ final class PlainDates
         if ($series->rule === null) {
             return $series;
         }
-        $walls = array_map(WallTime::ofSeconds(...), $series->expand(Work::atMost(self::WORK), limit: self::MOST)->walls);
+        $walls = array_map(WallTime::ofSeconds(...), $series->expand(Work::usual(), limit: self::MOST)->walls);
         $start = array_shift($walls) ?? throw NoDates::of($series->rule);
 
-        return $series->allDay ? Series::allDay($start, null, $walls) : Series::timed($start, $series->zone, null, $walls);
+        return $series->withDates($start, null, $walls);
     }
 }

@@ -11,8 +11,6 @@ use Syndex\Core\Work;
 /** The dates of a meeting that is planned once more: the same weekday, time, rule and length of the whole, after those there are. */
 final class PlanAgain
 {
-    private const WORK = 2_000_000;
-
     private const A_WEEK = 7 * 86400;
 
     /**
@@ -27,15 +25,15 @@ final class PlanAgain
     {
         $after = $now;
         if ($series->rule?->isOpen() !== true) {
-            $walls = $series->expand(Work::atMost(self::WORK))->walls;
+            $walls = $series->expand(Work::usual())->walls;
             $after = $walls === [] ? $now : max($now, $walls[count($walls) - 1]);
         }
         $weeks = max(0, Gregorian::floorDiv($after - $series->start->seconds, self::A_WEEK) + 1);
         $start = $series->start->plusSeconds($weeks * self::A_WEEK);
         $rule = $series->rule;
         $rule = $rule?->until === null ? $rule : $rule->withUntil($rule->until->laterBy($weeks * self::A_WEEK, $series->zone));
-        $again = $series->allDay ? Series::allDay($start, $rule) : Series::timed($start, $series->zone, $rule);
+        $again = $series->withDates($start, $rule);
 
-        return $again->begunAsNamed(Work::atMost(self::WORK));
+        return $again->begunAsNamed(Work::usual());
     }
 }

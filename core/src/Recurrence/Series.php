@@ -61,6 +61,31 @@ final readonly class Series
         return new self($start, null, true, $rule, $extra, $dropped);
     }
 
+    /**
+     * All-day or timed, as is said.
+     *
+     * @param  ?Zone  $zone  of no meaning to a day without a clock
+     * @param  list<WallTime>  $extra
+     * @param  list<WallTime>  $dropped
+     *
+     * @throws InvalidRule if the rule repeats within a day and there are no times
+     */
+    public static function of(bool $allDay, WallTime $start, ?Zone $zone, ?Rule $rule = null, array $extra = [], array $dropped = []): self
+    {
+        return $allDay ? self::allDay($start, $rule, $extra, $dropped) : self::timed($start, $zone, $rule, $extra, $dropped);
+    }
+
+    /**
+     * Other dates on the same clock.
+     *
+     * @param  list<WallTime>  $extra
+     * @param  list<WallTime>  $dropped
+     */
+    public function withDates(WallTime $start, ?Rule $rule, array $extra = [], array $dropped = []): self
+    {
+        return self::of($this->allDay, $start, $this->zone, $rule, $extra, $dropped);
+    }
+
     public function withStart(WallTime $start): self
     {
         return new self($start, $this->zone, $this->allDay, $this->rule, $this->extra, $this->dropped);

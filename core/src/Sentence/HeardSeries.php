@@ -54,7 +54,7 @@ final class HeardSeries
         }
         $extra = $this->walls($heard->extra, $begin, $times, true);
         $dropped = $this->walls($heard->dropped, $begin, $times, false);
-        $series = $heard->isAllDay ? Series::allDay($begin, $rule, $extra, $dropped) : Series::timed($begin, $heard->isFloating ? null : $zone, $rule, $extra, $dropped);
+        $series = Series::of($heard->isAllDay, $begin, $heard->isFloating ? null : $zone, $rule, $extra, $dropped);
         if ($rule !== null && $series->withRule($rule)->expand($this->work, limit: 1)->starts === []) {
             throw $this->heard->refused('no_date_left', ['dropped']);
         }

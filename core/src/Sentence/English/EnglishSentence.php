@@ -19,9 +19,6 @@ use Syndex\Core\Work;
 /** The plain sentence in English: when and how often, in one line that reads back the same. */
 final class EnglishSentence
 {
-    /** The first date of a rule is looked for with at most this much work. */
-    private const WORK = 500_000;
-
     /** More times of day than this no sentence lists. */
     private const MOST_TIMES = 24;
 
@@ -86,10 +83,10 @@ final class EnglishSentence
         }
         if ($rule->skip !== Skip::Omit) {
             // Its first date may belong to the month before, so the start stays where it is.
-            return $series->withRule($rule)->expand(Work::atMost(self::WORK), limit: 1)->starts === [] ? null : $series->withRule($rule);
+            return $series->withRule($rule)->expand(Work::usual(), limit: 1)->starts === [] ? null : $series->withRule($rule);
         }
         try {
-            $series = $series->startedOnRule(Work::atMost(self::WORK));
+            $series = $series->startedOnRule(Work::usual());
         } catch (NoDates) {
             return null;
         }

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+/** How much a plan sheet holds, whether it is typed or comes from a file. Letters of a text, items of a list. */
+final class SheetLimits
+{
+    public const TITLE = 200;
+
+    public const PURPOSE = 5000;
+
+    public const PLACE = 300;
+
+    public const AGENDA = 60;
+
+    public const LINKS = 30;
+
+    public const ADDRESS = 2000;
+
+    public const PEOPLE = 500;
+
+    public const RULE = 2000;
+}
