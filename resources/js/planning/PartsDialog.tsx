@@ -93,6 +93,7 @@ export function PartsDialog({ sheet, parts: given, change, close }: PartsDialogP
             <SelectField
               label={t('parts.frequency')}
               value={parts.frequency}
+              disabled={!table}
               error={error('frequency')}
               onChange={(event) => table && set(forFrequency(parts, event.target.value as Parts['frequency'], table))}
             >

@@ -1,8 +1,9 @@
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { clock, dateOf } from '../lib/time';
 import { Button } from '../ui/Button';
+import { ErrorNote } from '../ui/ErrorNote';
 import { TextField } from '../ui/Field';
 import { Popover } from '../ui/Popover';
 import { ZonePicker } from '../ui/ZonePicker';
@@ -176,7 +177,15 @@ type EditorProps = { sheet: Sheet; change: (next: Partial<Sheet>) => void; close
 function DateEditor({ sheet, change, close, withRepeats = false }: EditorProps & { withRepeats?: boolean }) {
   const { t } = useTranslation();
   const [date, setDate] = useState(dateOf(sheet.startLocal));
-  const usual = useQuery({ ...rulesQuery(sheet.startLocal), enabled: withRepeats }).data?.usual;
+  // Pressed at once after the date was changed, it waits for what belongs to that date.
+  const client = useQueryClient();
+  const repeat = useMutation({
+    mutationFn: () => client.ensureQueryData(rulesQuery(sheet.startLocal)),
+    onSuccess: ({ usual }) => {
+      change({ custom: null, repeats: usual });
+      close();
+    },
+  });
   const take = (value: string) => {
     setDate(value);
     if (/^\d{4}-\d{2}-\d{2}$/.test(value) && Number(value.slice(0, 4)) >= 1970) {
@@ -192,15 +201,9 @@ function DateEditor({ sheet, change, close, withRepeats = false }: EditorProps &
       }}
     >
       <TextField label={t('sheet.start')} type="date" autoFocus value={date} onChange={(event) => take(event.target.value)} />
+      {repeat.error && <ErrorNote error={repeat.error} retry={() => repeat.mutate()} />}
       {withRepeats && (
-        <Button
-          small
-          disabled={!usual}
-          onClick={() => {
-            change({ custom: null, repeats: usual ?? null });
-            close();
-          }}
-        >
+        <Button small onClick={() => repeat.mutate()}>
           {t('sheet.makeSeries')}
         </Button>
       )}
