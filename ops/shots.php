@@ -46,12 +46,13 @@ try {
     $click("//button[@aria-label='Sign in as Wanjiru Achola']");
     $wait('Needs you');
     $take('today');
-    $visit('/meetings', 'meetings in all');
+    $visit('/meetings', 'coming up');
     $take('meetings');
+    $visit('/meetings?which=all', 'in all');
     $path = static fn(string $title): string => (string) preg_replace('#/plan$#', '', (string) parse_url((string) $browser->findElement(WebDriverBy::xpath("//main//a[.='$title']"))->getAttribute('href'), PHP_URL_PATH));
     $draft = $path('Grower exchange');
     $sent = $path('Quarterly trials');
-    $visit("$draft/plan", 'required are free');
+    $visit("$draft/plan", 'required people');
     $take('plan-day');
     $take('plan-day-dark', ['dark' => true]);
     $take('plan-phone', ['width' => 390, 'height' => 1500]);
@@ -61,7 +62,7 @@ try {
     $take('plan-dates');
     $click("//button[starts-with(@aria-label, 'How often')]");
     usleep(400_000);
-    $click("//button[.='By its parts …']");
+    $click("//button[.='More ways to repeat …']");
     $wait('The next');
     $set('Period', 'monthly');
     $click("//fieldset[contains(., 'On weekdays')]//button[.='Mon']");
@@ -73,22 +74,22 @@ try {
     $click("//button[.='Type it']");
     usleep(400_000);
     $take('plan-typed');
-    $visit('/meetings', 'meetings in all');
+    $visit('/meetings', 'coming up');
     $browser->executeScript('const files = new DataTransfer(); files.items.add(new File([arguments[0]], "far-garden.ics")); window.dispatchEvent(new DragEvent("drop", { cancelable: true, dataTransfer: files }));', [
         implode("\n", ['BEGIN:VCALENDAR', 'BEGIN:VEVENT', 'UID:1', 'SUMMARY:Spore exchange', 'DTSTART:20270112T090000Z', 'RRULE:FREQ=MONTHLY;COUNT=6', 'ATTENDEE:mailto:rosa@anden.example', 'END:VEVENT', 'BEGIN:VEVENT', 'UID:2', 'SUMMARY:Greenhouse tour', 'DTSTART:20270301T100000', 'a broken line', 'END:VEVENT', 'END:VCALENDAR']),
     ]);
     $wait('Which one opens');
     $take('import');
     $click("//*[@role='dialog']//button[.='Cancel']");
-    $visit("$draft/read-back", 'Still odd');
+    $visit("$draft/read-back", 'Worth checking');
     $click("//button[.='Mere Tautari']");
     usleep(900_000);
     $take('readback');
-    $visit("$draft/shifts", 'Whose clock moves');
+    $visit("$draft/shifts", 'Whose local time moves');
     $take('shifts');
     $visit($sent, 'Sent on');
     $take('meeting');
-    $visit('/sent', 'messages in the book');
+    $visit('/sent', 'messages in the dispatch book');
     $take('sent');
     $visit('/people', 'people in the directory');
     $take('people');

@@ -104,8 +104,8 @@ describe('ReadBackPage', () => {
     ],
     [
       'night',
-      { odd: [{ code: 'night', personId: 'mere', times: ['01:30'], count: 2, of: 3 }] },
-      'for Mere Tautari it is 01:30, night',
+      { odd: [{ code: 'night', personId: 'mere', times: ['01:30', '00:30'], count: 2, of: 3 }] },
+      'for Mere Tautari it is 01:30 or 00:30, night',
       'time',
     ],
     [

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { ApiError, sendJson } from '../lib/api';
-import { clock, dayMonth, weekday } from '../lib/time';
+import { clock, dayMonth, oneOf, weekday } from '../lib/time';
 import { called, type Person } from '../people/people';
 import { meetingQuery, meetingShape } from '../planning/meetings';
 import { useCopying } from '../planning/useCopying';
@@ -276,7 +276,7 @@ function OddText({ odd, people }: { odd: Odd; people: Map<string, Person> }) {
     case 'off_hours':
       return (
         <>
-          <p className="font-semibold first-letter:uppercase">{t(`odd.${odd.code}`, { name, times: odd.times.join(', ') })}</p>
+          <p className="font-semibold first-letter:uppercase">{t(`odd.${odd.code}`, { name, times: oneOf(odd.times) })}</p>
           <p className="text-muted">
             {odd.count === odd.of ? t('odd.onAll', { count: odd.of }) : t('odd.onSome', { count: odd.count, of: odd.of })}
           </p>

@@ -57,3 +57,8 @@ export function offsetText(minutes: number): string {
 export function wallAt(instant: number, offsetMinutes: number): WallTime {
   return new Date(instant + offsetMinutes * 60000).toISOString().slice(0, 19);
 }
+
+const either = new Intl.ListFormat('en', { type: 'disjunction' });
+
+/** "01:30, 00:30 or 02:30" */
+export const oneOf = (words: string[]): string => either.format(words);

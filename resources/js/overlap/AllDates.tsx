@@ -42,8 +42,11 @@ export function AllDates({ board, durationMinutes, selected, choose, take, singl
   const best = single ? undefined : fits[0];
 
   const heads = monthHeads(columns.map(({ state }) => state.wall));
-  const firstYear = dates[0]?.wall.slice(0, 4);
-  const headOf = (wall: string) => (wall.slice(0, 4) === firstYear ? dayMonth(wall) : `${dayMonth(wall)} ${wall.slice(0, 4)}`);
+  // The year stands where it changes; in every column there would be no room for it.
+  const headOf = (wall: string, index: number) => {
+    const year = wall.slice(0, 4);
+    return year === (columns[index - 1] ?? columns[0])?.state.wall.slice(0, 4) ? dayMonth(wall) : `${dayMonth(wall)} ${year}`;
+  };
 
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-1">
@@ -94,7 +97,7 @@ export function AllDates({ board, durationMinutes, selected, choose, take, singl
                   <span
                     className={`narrow block h-5 px-0.5 ${many ? 'w-0' : ''} ${state.index === selected && !single && !many ? 'font-bold underline decoration-sun decoration-2 underline-offset-2' : 'font-semibold'}`}
                   >
-                    {many ? heads.get(index) : headOf(state.wall)}
+                    {many ? heads.get(index) : headOf(state.wall, index)}
                   </span>
                   <span
                     className={`tight block px-0.5 text-[0.6875rem] ${many && state.index === selected && !single ? 'font-bold text-ink underline decoration-sun decoration-2 underline-offset-2' : 'text-muted'}`}

@@ -184,7 +184,7 @@ export function PartsDialog({ sheet, parts: given, change, close }: PartsDialogP
                 {t('parts.many', { count: current?.dates ?? 0 })}
               </p>
             )}
-            <span className="flex flex-wrap justify-end gap-3">
+            <span className="self-end">
               <Button
                 look="quiet"
                 onClick={() => {
@@ -194,6 +194,8 @@ export function PartsDialog({ sheet, parts: given, change, close }: PartsDialogP
               >
                 {t('repeats.none')}
               </Button>
+            </span>
+            <span className="flex justify-end gap-3">
               <Button onClick={close}>{t('action.cancel')}</Button>
               <Button look="main" type="submit" disabled={!current}>
                 {agreed && many ? t('parts.keepMany') : t('action.take')}
