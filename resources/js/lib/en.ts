@@ -582,7 +582,7 @@ export const en = {
     night_one: 'for {{name}} it is night once',
     night_other: 'for {{name}} it is night {{count}} times',
     alwaysNight: 'for {{name}} it is night every time',
-    fit: 'At {{clock}} everybody required is free on {{count}} of {{dates}} dates.',
+    fit: 'At {{clock}} there is no clash on {{count}} of {{dates}} dates.',
     present_zero: '{{clock}} does not clash.',
     present_one: '{{clock}} clashes once.',
     present_other: '{{clock}} clashes {{count}} times.',
