@@ -242,6 +242,20 @@ describe('the list', function (): void {
     });
 });
 
+it('lists what begins further ahead than dates are laid down, and moves it on once they are', function (): void {
+    $far = meeting($this->coordinator, [$this->coordinator->person], ['title' => 'In three years', 'rrule' => null, 'starts_local' => now()->addYears(3)->format('Y-m-d 10:00:00')]);
+    $this->postJson("/api/meetings/{$far->id}/keep")->assertOk();
+    $ahead = fn(): array => array_column($this->getJson('/api/meetings?which=ahead')->json('meetings'), 'id');
+    expect($ahead())->toContain($far->id)->and($far->occurrences()->count())->toBe(0);
+
+    $this->travel(1000)->days();
+    $this->artisan('occurrences:top-up')->assertSuccessful();
+    expect($ahead())->toContain($far->id)->and($far->occurrences()->count())->toBe(1);
+
+    $this->travel(100)->days();
+    expect($ahead())->not->toContain($far->id);
+});
+
 it('lets drafts that nobody touched vanish, and discards several at once', function (): void {
     $blank = $this->postJson('/api/meetings')->assertCreated()->json('id');
     $titled = meeting($this->coordinator, [$this->coordinator->person], ['title' => 'Begun']);
