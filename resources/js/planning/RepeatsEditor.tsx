@@ -63,7 +63,7 @@ export function RepeatsEditor({ sheet, change, close, byParts }: RepeatsEditorPr
         />
       )}
       {repeats.every === 'month' && (
-        <div className="grid grid-cols-2 gap-3">
+        <div className={`grid gap-3 ${repeats.monthBy === 'workingDay' ? '' : 'grid-cols-2'}`}>
           <SelectField
             label={t('repeats.monthBy')}
             value={repeats.monthBy}
