@@ -70,10 +70,10 @@ final readonly class SaveSheet
         try {
             $moved = $series->begunAsNamed(Work::usual());
         } catch (NoDates) {
-            throw ValidationException::withMessages(['repeats' => __('planning.no_dates')]);
+            throw ValidationException::withMessages(['rule' => __('planning.no_dates')]);
         }
         if ($moved->expand(Work::usual(), limit: 1)->starts === []) {
-            throw ValidationException::withMessages(['repeats' => __($moved->rule?->until === null ? 'planning.no_dates' : 'planning.end_before_start')]);
+            throw ValidationException::withMessages(['rule' => __($moved->rule?->until === null ? 'planning.no_dates' : 'planning.end_before_start')]);
         }
 
         return $moved;

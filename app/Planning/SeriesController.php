@@ -63,7 +63,7 @@ final readonly class SeriesController
             'offered' => RuleParts::OFFERED,
             'lists' => RuleParts::LISTS,
             'numbered' => RuleParts::NUMBERED,
-            'usual' => Repeats::fromRule(Repeats::usual($start), $start),
+            'usual' => RuleWire::of(Repeats::usual($start), $start),
         ]);
     }
 
@@ -76,6 +76,7 @@ final readonly class SeriesController
 
         return [
             ...$this->view->of($series, $request->durationMinutes()),
+            'parts' => $series->rule === null ? null : RuleWire::byParts($series->rule),
             'odd' => $grammar->oddParts($series),
             'next' => array_map(static fn(int $wall): string => WallTime::ofSeconds($wall)->format(), array_slice($found->walls, 0, self::NEXT)),
             'dates' => $isOpen ? null : $found->count(),

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
-use Syndex\Core\Recurrence\Repeats;
-use Syndex\Core\Recurrence\RuleParts;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Sentence\Grammar;
 use Syndex\Core\Time\WallTime;
@@ -20,8 +18,7 @@ final readonly class SeriesView
     {
         return [
             'startLocal' => $series->start->format(),
-            'repeats' => $series->rule === null ? null : Repeats::fromRule($series->rule, $series->start),
-            'custom' => $series->rule === null ? null : RuleParts::fromRule($series->rule),
+            'rule' => $series->rule === null ? null : RuleWire::of($series->rule, $series->start),
             'dropped' => array_map(static fn(WallTime $w): string => $w->format(), $series->dropped),
             'extra' => array_map(static fn(WallTime $w): string => $w->format(), $series->extra),
             'sentence' => $this->grammar->pieces($series, $durationMinutes),

@@ -41,7 +41,6 @@ final readonly class SheetView
             'zoneCity' => PlaceName::of($meeting->zone),
             'allDay' => $meeting->all_day,
             'durationMinutes' => $meeting->duration_minutes,
-            'rule' => $meeting->rrule,
             ...$this->seriesView->of($series, $meeting->duration_minutes),
             'joinMode' => $meeting->join_mode->value,
             'kit' => $withKit && $meeting->kit !== null ? (new KitResource($meeting->kit))->toArray($request) : null,

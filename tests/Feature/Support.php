@@ -106,7 +106,7 @@ function sheet(Meeting $meeting, array $changes = []): array
         'version' => $meeting->version, 'title' => $meeting->title, 'purpose' => $meeting->purpose, 'agenda' => [], 'links' => [],
         'attendees' => $meeting->attendees()->get()->map(fn($a) => ['personId' => $a->person_id, 'role' => $a->role->value])->all(),
         'hostId' => $meeting->host_id, 'startLocal' => $meeting->starts_local->format('Y-m-d\TH:i:s'), 'zone' => $meeting->zone, 'allDay' => false,
-        'durationMinutes' => $meeting->duration_minutes, 'repeats' => repeats(), 'dropped' => [], 'joinMode' => 'in_person', 'place' => 'Room 3', ...$changes,
+        'durationMinutes' => $meeting->duration_minutes, 'rule' => repeats(), 'dropped' => [], 'joinMode' => 'in_person', 'place' => 'Room 3', ...$changes,
     ];
 }
 
@@ -116,5 +116,5 @@ function sheet(Meeting $meeting, array $changes = []): array
  */
 function repeats(array $changes = []): array
 {
-    return ['every' => 'week', 'interval' => 1, 'days' => ['tue'], 'monthBy' => 'date', 'monthDay' => 1, 'nth' => 1, 'weekday' => 'tue', 'end' => 'count', 'count' => 4, 'untilOn' => null, ...$changes];
+    return ['by' => 'words', 'every' => 'week', 'interval' => 1, 'days' => ['tue'], 'monthBy' => 'date', 'monthDay' => 1, 'nth' => 1, 'weekday' => 'tue', 'end' => 'count', 'count' => 4, 'untilOn' => null, ...$changes];
 }

@@ -54,7 +54,7 @@ final class BenchCommand extends Command
         $body = [
             'title' => '', 'purpose' => '', 'agenda' => [], 'links' => [], 'hostId' => null, 'zone' => 'Africa/Nairobi', 'allDay' => false, 'durationMinutes' => 45,
             'attendees' => array_map(static fn(mixed $id): array => ['personId' => $id, 'role' => 'required'], array_values($people)), 'dropped' => [], 'joinMode' => 'undecided', 'place' => '', 'index' => 0,
-            'repeats' => ['every' => 'week', 'interval' => 1, 'days' => ['tue'], 'monthBy' => 'date', 'monthDay' => 1, 'nth' => 1, 'weekday' => 'tue', 'end' => 'count', 'count' => self::DATES, 'untilOn' => null],
+            'rule' => ['by' => 'words', 'every' => 'week', 'interval' => 1, 'days' => ['tue'], 'monthBy' => 'date', 'monthDay' => 1, 'nth' => 1, 'weekday' => 'tue', 'end' => 'count', 'count' => self::DATES, 'untilOn' => null],
         ];
         $times = $bare = [];
         $octets = 0;

@@ -1,9 +1,9 @@
 import { useTranslation } from 'react-i18next';
 import { dateOf, plusMinutes } from '../lib/time';
 import { SelectField, TextField } from '../ui/Field';
-import type { Repeats } from './meetings';
+import type { RuleInWords } from './meetings';
 
-export type Ending = Pick<Repeats, 'end' | 'count' | 'untilOn'>;
+export type Ending = Pick<RuleInWords, 'end' | 'count' | 'untilOn'>;
 
 export type EndFieldsProps = {
   ending: Ending;

@@ -6,6 +6,7 @@ import { clock, shortDate } from '../lib/time';
 import { useDebounced } from '../lib/useDebounced';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
+import { ErrorNote } from '../ui/ErrorNote';
 import { SelectField, TextField } from '../ui/Field';
 import { Toggles } from '../ui/Toggles';
 import { EndFields } from './EndFields';
@@ -17,14 +18,28 @@ import { WeekdayField } from './WeekdayField';
 
 export type PartsDialogProps = {
   sheet: Sheet;
-  /** The rule as it stands, by its parts. */
-  parts: Parts;
   change: (next: Partial<Sheet>) => void;
   close: () => void;
 };
 
-/** Any rule by its parts, with what it comes to beside it: the sentence, the next ten dates, how many there are. */
-export function PartsDialog({ sheet, parts: given, change, close }: PartsDialogProps) {
+/** Any rule by its parts, once the server has taken it apart. */
+export function PartsDialog(props: PartsDialogProps) {
+  const { data, isPlaceholderData, error, refetch } = useQuery(lookQuery(props.sheet));
+  const { t } = useTranslation();
+  if (data?.parts && !isPlaceholderData) {
+    return <RuleByParts {...props} parts={data.parts} />;
+  }
+  return (
+    error && (
+      <Dialog open onOpenChange={props.close} title={t('parts.title')}>
+        <ErrorNote error={error} retry={() => void refetch()} />
+      </Dialog>
+    )
+  );
+}
+
+/** With what it comes to beside it: the sentence, the next ten dates, how many there are. */
+function RuleByParts({ sheet, parts: given, change, close }: PartsDialogProps & { parts: Parts }) {
   const { t } = useTranslation();
   const [parts, setParts] = useState(given);
   const [typed, setTyped] = useState<Record<string, string>>({});
@@ -33,13 +48,13 @@ export function PartsDialog({ sheet, parts: given, change, close }: PartsDialogP
     setAgreed(false);
     setParts({ ...parts, ...next });
   };
-  const tried = useDebounced({ ...sheet, repeats: null, custom: parts, dropped: [] }, 200);
+  const tried = useDebounced({ ...sheet, rule: parts, dropped: [] }, 200);
   const look = useQuery(lookQuery(tried));
   const failed = look.error instanceof ApiError ? look.error : null;
   const unread = Object.keys(typed).length > 0;
-  const current = look.data && !look.isPlaceholderData && !failed && !unread && tried.custom === parts ? look.data : null;
-  const error = (field: string) => failed?.field(`custom.${field}`);
-  const elsewhere = failed && !Object.keys(failed.errors).some((field) => field.startsWith('custom.')) ? failed : null;
+  const current = look.data && !look.isPlaceholderData && !failed && !unread && tried.rule === parts ? look.data : null;
+  const error = (field: string) => failed?.field(`rule.${field}`);
+  const elsewhere = failed && !Object.keys(failed.errors).some((field) => field.startsWith('rule.')) ? failed : null;
   const table = useQuery(rulesQuery(sheet.startLocal)).data;
   const asked = table?.lists[parts.frequency] ?? [];
   const numbered = table?.numbered.includes(parts.frequency) ?? false;
@@ -188,7 +203,7 @@ export function PartsDialog({ sheet, parts: given, change, close }: PartsDialogP
               <Button
                 look="quiet"
                 onClick={() => {
-                  change({ repeats: null, custom: null, dropped: [] });
+                  change({ rule: null, dropped: [] });
                   close();
                 }}
               >

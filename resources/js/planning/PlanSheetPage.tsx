@@ -120,7 +120,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
             <span>
               {meeting.status === 'kept'
                 ? t('sheet.keptMeeting')
-                : sheet.repeats || sheet.custom || sheet.extra.length > 0
+                : sheet.rule || sheet.extra.length > 0
                   ? t('sheet.series')
                   : t('sheet.single')}
               {', '}
@@ -151,7 +151,6 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
             <Sentence
               sheet={sheet}
               pieces={planned?.sentence ?? meeting.sentence}
-              parts={planned?.custom ?? sheet.custom}
               change={change}
               moveTo={onBoard.moveTo}
               editDate={onBoard.editDate}

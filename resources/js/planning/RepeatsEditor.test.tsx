@@ -1,10 +1,11 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
-import type { Repeats } from './meetings';
+import type { RuleInWords } from './meetings';
 import { EndEditor, RepeatsEditor } from './RepeatsEditor';
 import type { Sheet } from './sheet';
 
-const repeats: Repeats = {
+const repeats: RuleInWords = {
+  by: 'words',
   every: 'week',
   interval: 1,
   days: ['tue'],
@@ -16,7 +17,7 @@ const repeats: Repeats = {
   count: 10,
   untilOn: null,
 };
-const sheet = (over: Partial<Repeats> = {}): Sheet => ({
+const sheet = (over: Partial<RuleInWords> = {}): Sheet => ({
   title: '',
   purpose: '',
   agenda: [],
@@ -27,8 +28,7 @@ const sheet = (over: Partial<Repeats> = {}): Sheet => ({
   zone: 'Africa/Nairobi',
   allDay: false,
   durationMinutes: 45,
-  repeats: { ...repeats, ...over },
-  custom: null,
+  rule: { ...repeats, ...over },
   extra: [],
   manyAgreed: false,
   dropped: ['2026-12-15T15:30:00'],
@@ -41,7 +41,7 @@ describe('RepeatsEditor', () => {
     const change = vi.fn();
     render(<RepeatsEditor sheet={sheet()} change={change} close={vi.fn()} byParts={vi.fn()} />);
     fireEvent.click(screen.getByRole('button', { name: 'Mon' }));
-    expect(change).toHaveBeenCalledExactlyOnceWith({ repeats: { ...repeats, days: ['mon', 'tue'] }, dropped: [] });
+    expect(change).toHaveBeenCalledExactlyOnceWith({ rule: { ...repeats, days: ['mon', 'tue'] }, dropped: [] });
   });
 
   it('keeps one weekday at least', () => {
@@ -62,14 +62,14 @@ describe('RepeatsEditor', () => {
     const change = vi.fn();
     render(<RepeatsEditor sheet={sheet({ every: 'month', monthBy: 'weekday' })} change={change} close={vi.fn()} byParts={vi.fn()} />);
     fireEvent.change(screen.getByLabelText('Which'), { target: { value: '-1' } });
-    expect(change.mock.calls[0]?.[0]).toMatchObject({ repeats: { nth: -1, weekday: 'tue' } });
+    expect(change.mock.calls[0]?.[0]).toMatchObject({ rule: { nth: -1, weekday: 'tue' } });
   });
 
   it('stops repeating', () => {
     const change = vi.fn();
     render(<RepeatsEditor sheet={sheet()} change={change} close={vi.fn()} byParts={vi.fn()} />);
     fireEvent.click(screen.getByRole('button', { name: 'Do not repeat' }));
-    expect(change).toHaveBeenCalledExactlyOnceWith({ repeats: null, dropped: [] });
+    expect(change).toHaveBeenCalledExactlyOnceWith({ rule: null, dropped: [] });
   });
 });
 
@@ -78,7 +78,7 @@ describe('EndEditor', () => {
     const change = vi.fn();
     render(<EndEditor sheet={sheet()} change={change} close={vi.fn()} />);
     fireEvent.change(screen.getByLabelText('Ends'), { target: { value: 'until' } });
-    expect(change.mock.calls[0]?.[0]).toMatchObject({ repeats: { end: 'until', untilOn: '2027-03-02' } });
+    expect(change.mock.calls[0]?.[0]).toMatchObject({ rule: { end: 'until', untilOn: '2027-03-02' } });
   });
 
   it.each([
@@ -89,6 +89,6 @@ describe('EndEditor', () => {
     const change = vi.fn();
     render(<EndEditor sheet={sheet()} change={change} close={vi.fn()} />);
     fireEvent.change(screen.getByLabelText('How many times'), { target: { value: typed } });
-    expect(change.mock.calls[0]?.[0]?.repeats?.count ?? null).toBe(count);
+    expect(change.mock.calls[0]?.[0]?.rule?.count ?? null).toBe(count);
   });
 });

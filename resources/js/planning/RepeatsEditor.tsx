@@ -4,7 +4,7 @@ import { SelectField, TextField } from '../ui/Field';
 import { Toggles } from '../ui/Toggles';
 import { DAYS } from './parts';
 import { EndFields, type Ending } from './EndFields';
-import type { Repeats } from './meetings';
+import type { RuleInWords } from './meetings';
 import type { Sheet } from './sheet';
 import { WeekdayField } from './WeekdayField';
 
@@ -17,18 +17,18 @@ const MOST_COUNT = 1000;
 /** How often: every day, on weekdays, on a date or a weekday of the month, every year. */
 export function RepeatsEditor({ sheet, change, close, byParts }: RepeatsEditorProps) {
   const { t } = useTranslation();
-  const repeats = sheet.repeats;
-  if (!repeats) {
+  const repeats = sheet.rule;
+  if (repeats?.by !== 'words') {
     return null;
   }
-  const set = (next: Partial<Repeats>) => change({ repeats: { ...repeats, ...next }, dropped: [] });
+  const set = (next: Partial<RuleInWords>) => change({ rule: { ...repeats, ...next }, dropped: [] });
   return (
     <div className="flex flex-col gap-3">
       <div className="grid grid-cols-2 gap-3">
         <SelectField
           label={t('repeats.every')}
           value={repeats.every}
-          onChange={(event) => set({ every: event.target.value as Repeats['every'] })}
+          onChange={(event) => set({ every: event.target.value as RuleInWords['every'] })}
         >
           {(['day', 'week', 'month', 'year'] as const).map((unit) => (
             <option key={unit} value={unit}>
@@ -67,7 +67,7 @@ export function RepeatsEditor({ sheet, change, close, byParts }: RepeatsEditorPr
           <SelectField
             label={t('repeats.monthBy')}
             value={repeats.monthBy}
-            onChange={(event) => set({ monthBy: event.target.value as Repeats['monthBy'] })}
+            onChange={(event) => set({ monthBy: event.target.value as RuleInWords['monthBy'] })}
           >
             <option value="date">{t('repeats.byDate')}</option>
             <option value="weekday">{t('repeats.byWeekday')}</option>
@@ -105,7 +105,7 @@ export function RepeatsEditor({ sheet, change, close, byParts }: RepeatsEditorPr
         <Button
           look="quiet"
           onClick={() => {
-            change({ repeats: null, dropped: [] });
+            change({ rule: null, dropped: [] });
             close();
           }}
         >
@@ -125,18 +125,18 @@ export function RepeatsEditor({ sheet, change, close, byParts }: RepeatsEditorPr
 /** Until when: a number of times, a date, or no end. */
 export function EndEditor({ sheet, change, close }: EndEditorProps) {
   const { t } = useTranslation();
-  const ending = sheet.repeats ?? sheet.custom;
+  const ending = sheet.rule;
   if (!ending) {
     return null;
   }
-  const most = sheet.repeats ? MOST_COUNT : Infinity;
+  const most = ending.by === 'words' ? MOST_COUNT : Infinity;
   const set = (next: Partial<Ending>) => {
     const isCount = next.count === undefined || (next.count >= 1 && next.count <= most);
     const isDay = !next.untilOn || /^\d{4}-\d{2}-\d{2}$/.test(next.untilOn);
     if (!isCount || !isDay || next.untilOn === '') {
       return;
     }
-    change(sheet.repeats ? { repeats: { ...sheet.repeats, ...next } } : sheet.custom ? { custom: { ...sheet.custom, ...next } } : {});
+    change({ rule: { ...ending, ...next } });
   };
   return (
     <form

@@ -8,7 +8,7 @@ import { TextField } from '../ui/Field';
 import { Popover } from '../ui/Popover';
 import { ZonePicker } from '../ui/ZonePicker';
 import { DatesEditor } from './DatesEditor';
-import type { Parts, Piece } from './meetings';
+import type { Piece } from './meetings';
 import { PartsDialog } from './PartsDialog';
 import { EndEditor, RepeatsEditor } from './RepeatsEditor';
 import { rulesQuery, type DateEdit } from './series';
@@ -17,8 +17,6 @@ import type { Sheet } from './sheet';
 export type SentenceProps = {
   sheet: Sheet;
   pieces: Piece[];
-  /** The rule by its parts, if there is one. */
-  parts: Parts | null;
   change: (next: Partial<Sheet>) => void;
   /** Moves the whole to another time of day: what that makes of it, the server says. */
   moveTo: (clock: string) => void;
@@ -30,7 +28,7 @@ const LENGTHS = [15, 30, 45, 60, 75, 90, 120, 180];
 const WITH_BREAK = new Set([15, 45, 75]);
 
 /** The plain sentence that heads the sheet; its underlined parts open small editors. */
-export function Sentence({ sheet, pieces, parts, change, moveTo, editDate, editing }: SentenceProps) {
+export function Sentence({ sheet, pieces, change, moveTo, editDate, editing }: SentenceProps) {
   const { t } = useTranslation();
   const [byParts, setByParts] = useState(false);
   const dates = {
@@ -110,7 +108,7 @@ export function Sentence({ sheet, pieces, parts, change, moveTo, editDate, editi
         }
         const { label, editor, className } = editors[piece.part];
         const edit =
-          piece.part === 'repeats' && sheet.custom ? (
+          piece.part === 'repeats' && sheet.rule?.by === 'parts' ? (
             <button type="button" className="changeable text-left" aria-label={`${label}: ${piece.text}`} onClick={() => setByParts(true)}>
               {piece.text}
             </button>
@@ -127,7 +125,7 @@ export function Sentence({ sheet, pieces, parts, change, moveTo, editDate, editi
           <span key={piece.part}>{edit}</span>
         );
       })}
-      {byParts && parts && <PartsDialog sheet={sheet} parts={parts} change={change} close={() => setByParts(false)} />}
+      {byParts && <PartsDialog sheet={sheet} change={change} close={() => setByParts(false)} />}
     </span>
   );
 }
@@ -182,7 +180,7 @@ function DateEditor({ sheet, change, close, withRepeats = false }: EditorProps &
   const repeat = useMutation({
     mutationFn: () => client.ensureQueryData(rulesQuery(sheet.startLocal)),
     onSuccess: ({ usual }) => {
-      change({ custom: null, repeats: usual });
+      change({ rule: usual });
       close();
     },
   });

@@ -13,7 +13,8 @@ function isHeld(value: unknown): value is Held {
     Array.isArray(sheet?.agenda) &&
     Array.isArray(sheet.links) &&
     Array.isArray(sheet.attendees) &&
-    typeof sheet.startLocal === 'string'
+    typeof sheet.startLocal === 'string' &&
+    sheet.rule !== undefined
   );
 }
 

@@ -10,7 +10,9 @@ export const pieceShape = z.object({
 });
 export type Piece = z.infer<typeof pieceShape>;
 
-export const repeatsShape = z.object({
+/** A rule in the words of the small editor. */
+export const wordsShape = z.object({
+  by: z.literal('words'),
   every: z.enum(['day', 'week', 'month', 'year']),
   interval: z.number(),
   days: z.array(z.string()),
@@ -22,10 +24,11 @@ export const repeatsShape = z.object({
   count: z.number(),
   untilOn: z.nullable(z.string()),
 });
-export type Repeats = z.infer<typeof repeatsShape>;
+export type RuleInWords = z.infer<typeof wordsShape>;
 
 /** A rule by its parts; lists are empty where a part is absent, weekdays with nth 0 mean every one. */
 export const partsShape = z.object({
+  by: z.literal('parts'),
   frequency: z.enum(['secondly', 'minutely', 'hourly', 'daily', 'weekly', 'monthly', 'yearly']),
   interval: z.number(),
   weekStart: z.string(),
@@ -45,11 +48,14 @@ export const partsShape = z.object({
 });
 export type Parts = z.infer<typeof partsShape>;
 
-/** When and how often, as the server tells it: the plain form is null where it has no room for the rule. */
+/** How a meeting repeats: in words where the small editor has them, else by its parts. */
+export const ruleShape = z.discriminatedUnion('by', [wordsShape, partsShape]);
+export type Rule = z.infer<typeof ruleShape>;
+
+/** When and how often, as the server tells it. */
 export const seriesShape = z.object({
   startLocal: z.string(),
-  repeats: z.nullable(repeatsShape),
-  custom: z.nullable(partsShape),
+  rule: z.nullable(ruleShape),
   dropped: z.array(z.string()),
   extra: z.array(z.string()),
   sentence: z.array(pieceShape),
@@ -83,7 +89,6 @@ export const meetingShape = z.object({
   zoneCity: z.string(),
   allDay: z.boolean(),
   durationMinutes: z.number(),
-  rule: z.nullable(z.string()),
   joinMode: z.enum(['undecided', 'online', 'in_person', 'both']),
   place: z.string(),
   kit: z.nullable(kitShape),

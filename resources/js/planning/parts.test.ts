@@ -4,6 +4,7 @@ import { forFrequency, numberedText, readNumbered, readNumbers } from './parts';
 import type { RuleTable } from './series';
 
 const parts: Parts = {
+  by: 'parts',
   frequency: 'yearly',
   interval: 1,
   weekStart: 'mon',

@@ -1,11 +1,13 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import * as z from 'zod/mini';
 import { getJson, sendJson } from '../lib/api';
-import { partsShape, repeatsShape, seriesShape } from './meetings';
+import { partsShape, seriesShape, wordsShape } from './meetings';
 import { boardWire, type Sheet } from './sheet';
 
 const lookShape = z.object({
   ...seriesShape.shape,
+  /** The rule taken apart, if there is one. */
+  parts: z.nullable(partsShape),
   odd: z.array(z.string()),
   next: z.array(z.string()),
   dates: z.nullable(z.number()),
@@ -38,7 +40,7 @@ const tableShape = z.object({
   lists: z.record(z.string(), z.array(z.enum(['monthDays', 'yearDays', 'weeks', 'positions', 'hours', 'minutes']))),
   numbered: z.array(z.string()),
   /** The rule that a single meeting begins to repeat by. */
-  usual: z.nullable(repeatsShape),
+  usual: z.nullable(wordsShape),
 });
 
 export type RuleTable = z.infer<typeof tableShape>;

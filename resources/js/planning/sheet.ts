@@ -1,5 +1,5 @@
 import type { Person } from '../people/people';
-import type { Meeting, Parts, Repeats, Series } from './meetings';
+import type { Meeting, Rule, Series } from './meetings';
 
 export type Attendee = { person: Person; role: 'required' | 'optional' };
 export type AgendaItem = { key: string; title: string; minutes: number | null; speaker: string };
@@ -17,9 +17,7 @@ export type Sheet = {
   zone: string;
   allDay: boolean;
   durationMinutes: number;
-  repeats: Repeats | null;
-  /** The rule by its parts, where the plain form has no room for it. */
-  custom: Parts | null;
+  rule: Rule | null;
   dropped: string[];
   extra: string[];
   /** More than a thousand dates are meant. */
@@ -43,8 +41,7 @@ export function sheetOf(meeting: Meeting): Sheet {
     zone: meeting.zone,
     allDay: meeting.allDay,
     durationMinutes: meeting.durationMinutes,
-    repeats: meeting.repeats,
-    custom: meeting.repeats ? null : meeting.custom,
+    rule: meeting.rule,
     dropped: meeting.dropped,
     extra: meeting.extra,
     manyAgreed: false,
@@ -54,10 +51,9 @@ export function sheetOf(meeting: Meeting): Sheet {
 }
 
 /** What the server made of when and how often, taken over into the sheet. */
-export const taken = ({ startLocal, repeats, custom, dropped, extra }: Series): Partial<Sheet> => ({
+export const taken = ({ startLocal, rule, dropped, extra }: Series): Partial<Sheet> => ({
   startLocal,
-  repeats,
-  custom: repeats ? null : custom,
+  rule,
   dropped,
   extra,
 });
@@ -86,8 +82,7 @@ export function wire(sheet: Sheet, ids?: ReadonlyMap<string, number>): Record<st
     zone: sheet.zone,
     allDay: sheet.allDay,
     durationMinutes: sheet.durationMinutes,
-    repeats: sheet.repeats,
-    custom: sheet.custom,
+    rule: sheet.rule,
     dropped: sheet.dropped,
     extra: sheet.extra,
     manyAgreed: sheet.manyAgreed,

@@ -105,8 +105,8 @@ it('answers bad input with a clear refusal, field by field', function (string $m
     'a sentence' => ['POST', '/api/sentence', fn() => ['text' => 'weekly tue 15:30', 'zone' => 'Africa/Nairobi']],
     'find in a calendar file' => ['GET', '/api/meetings', fn() => ['q' => 'x']],
     'a sheet' => ['PUT', '/api/meetings/{meeting}', fn($meeting) => sheet($meeting, ['agenda' => [['id' => 1, 'title' => 'A', 'minutes' => 5, 'speaker' => 'B']], 'links' => [['label' => 'x', 'url' => 'https://lots.example/1']], 'dropped' => ['2027-01-05T15:30:00'], 'extra' => ['2027-01-06T15:30:00'], 'manyAgreed' => false])],
-    'a sheet by parts' => ['PUT', '/api/meetings/{meeting}', fn($meeting) => sheet($meeting, ['repeats' => null, 'custom' => [
-        'frequency' => 'monthly', 'interval' => 1, 'weekStart' => 'mon', 'days' => [['nth' => 2, 'day' => 'tue']], 'monthDays' => [], 'yearDays' => [], 'weeks' => [], 'months' => [3], 'positions' => [], 'hours' => [15], 'minutes' => [30], 'seconds' => [],
+    'a sheet by parts' => ['PUT', '/api/meetings/{meeting}', fn($meeting) => sheet($meeting, ['rule' => [
+        'by' => 'parts', 'frequency' => 'monthly', 'interval' => 1, 'weekStart' => 'mon', 'days' => [['nth' => 2, 'day' => 'tue']], 'monthDays' => [], 'yearDays' => [], 'weeks' => [], 'months' => [3], 'positions' => [], 'hours' => [15], 'minutes' => [30], 'seconds' => [],
         'skip' => 'omit', 'end' => 'count', 'count' => 4, 'untilOn' => null,
     ]])],
     'a board' => ['POST', '/api/board', fn($meeting) => [...sheet($meeting), 'index' => 0, 'meetingId' => $meeting->id, 'shiftMinutes' => 600, 'moveAs' => 'words', 'anchorIn' => 'Europe/Lisbon']],
@@ -140,15 +140,15 @@ it('refuses a sheet whose dates leave the calendar, naming where', function (arr
     $this->actingAs($coordinator)->putJson("/api/meetings/$meeting->id", sheet($meeting, $changes))->assertStatus(422)->assertJsonStructure(['errors' => ['startLocal']]);
     $this->postJson('/api/board', [...sheet($meeting, $changes), 'index' => 0, 'meetingId' => $meeting->id, 'shiftMinutes' => 1440])->assertStatus(422)->assertJsonStructure(['errors' => ['startLocal']]);
 })->with([
-    'the last evening' => [['startLocal' => '9999-12-31T23:30:00', 'repeats' => null, 'zone' => 'Pacific/Honolulu']],
-    'in the year after the last' => [['startLocal' => '9995-12-20T23:30:00', 'repeats' => repeats(['every' => 'day', 'end' => 'open'])]],
-    'the first morning, back' => [['startLocal' => '0001-01-01T00:00:00', 'repeats' => null, 'zone' => 'Pacific/Auckland']],
+    'the last evening' => [['startLocal' => '9999-12-31T23:30:00', 'rule' => null, 'zone' => 'Pacific/Honolulu']],
+    'in the year after the last' => [['startLocal' => '9995-12-20T23:30:00', 'rule' => repeats(['every' => 'day', 'end' => 'open'])]],
+    'the first morning, back' => [['startLocal' => '0001-01-01T00:00:00', 'rule' => null, 'zone' => 'Pacific/Auckland']],
 ]);
 
 it('takes a series that ends with the calendar', function (): void {
     $coordinator = account(Role::Coordinator, colleague('Malia', 'Pacific/Honolulu'));
     $meeting = meeting($coordinator, [$coordinator->person, colleague('Mere', 'Pacific/Auckland')]);
-    $long = ['startLocal' => '9980-12-31T23:30:00', 'zone' => 'Pacific/Honolulu', 'repeats' => repeats(['every' => 'year', 'end' => 'open'])];
+    $long = ['startLocal' => '9980-12-31T23:30:00', 'zone' => 'Pacific/Honolulu', 'rule' => repeats(['every' => 'year', 'end' => 'open'])];
     $this->actingAs($coordinator);
 
     expect($this->putJson("/api/meetings/$meeting->id", sheet($meeting, $long))->getStatusCode())->toBeIn([200, 422])

@@ -47,18 +47,18 @@ it('moves onto the rule and says from where', function (): void {
 });
 
 it('says what letting the bar go makes of the series', function (int $minutes, string $start, array $days): void {
-    $this->postJson('/api/board', [...sheet($this->meeting, ['startLocal' => '2026-12-08T15:30:00', 'repeats' => repeats()]), 'index' => 0, 'shiftMinutes' => $minutes])
-        ->assertOk()->assertJson(['startLocal' => $start, 'repeats' => ['days' => $days]]);
+    $this->postJson('/api/board', [...sheet($this->meeting, ['startLocal' => '2026-12-08T15:30:00', 'rule' => repeats()]), 'index' => 0, 'shiftMinutes' => $minutes])
+        ->assertOk()->assertJson(['startLocal' => $start, 'rule' => ['days' => $days]]);
 })->with(['earlier that day' => [-135, '2026-12-08T13:15:00', ['tue']], 'past midnight' => [600, '2026-12-09T01:30:00', ['wed']]]);
 
 it('answers without anybody, for one date, all day, without end', function (array $changes): void {
     ($this->board)($changes)->assertOk();
 })->with([
     'nobody' => [['attendees' => [], 'hostId' => null]],
-    'once' => [['repeats' => null]],
+    'once' => [['rule' => null]],
     'all day' => [['allDay' => true, 'durationMinutes' => 2880, 'startLocal' => '2026-12-08T00:00:00']],
-    'no end' => [['repeats' => repeats(['end' => 'open'])]],
-    'all night over the change of clocks' => [['startLocal' => '2027-03-27T20:00:00', 'zone' => 'Europe/Lisbon', 'durationMinutes' => 1200, 'repeats' => null]],
+    'no end' => [['rule' => repeats(['end' => 'open'])]],
+    'all night over the change of clocks' => [['startLocal' => '2027-03-27T20:00:00', 'zone' => 'Europe/Lisbon', 'durationMinutes' => 1200, 'rule' => null]],
 ]);
 
 it('keeps an all-day meeting on its day for everybody, however far west or east', function (): void {
@@ -69,7 +69,7 @@ it('keeps an all-day meeting on its day for everybody, however far west or east'
 });
 
 it('names no more dates than it judges, and says that there are more', function (): void {
-    $answer = ($this->board)(['repeats' => repeats(['end' => 'open'])])->json();
+    $answer = ($this->board)(['rule' => repeats(['end' => 'open'])])->json();
 
     expect($answer['board']['dates'])->toHaveCount(104)->and($answer['complete'])->toBeFalse()->and($answer['open'])->toBeTrue();
 });

@@ -41,7 +41,7 @@ it('gives the same as CSV, and no field that a spreadsheet would run', function 
 });
 
 it('advises another anchor on the sheet, and takes it in one press', function (): void {
-    $body = sheet($this->meeting, ['startLocal' => '2027-03-02T15:30:00', 'repeats' => repeats(['count' => 8])]);
+    $body = sheet($this->meeting, ['startLocal' => '2027-03-02T15:30:00', 'rule' => repeats(['count' => 8])]);
     $this->postJson('/api/board', [...$body, 'index' => 0])->assertOk()->assertJson(['anchors' => [['city' => 'Nairobi', 'people' => 2], ['city' => 'Lisbon', 'people' => 1]]]);
     $this->postJson('/api/board', [...$body, 'index' => 0, 'anchorIn' => 'Europe/Lisbon'])->assertOk()
         ->assertJson(['zone' => 'Europe/Lisbon', 'startLocal' => '2027-03-02T12:30:00', 'movedFrom' => null, 'anchors' => [['city' => 'Lisbon', 'people' => 1]]]);

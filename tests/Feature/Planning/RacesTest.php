@@ -93,7 +93,7 @@ it('lets an edit and a sending meet: what is told is what stands there', functio
         $meeting = ($this->planned)();
         $body = [
             'version' => $meeting->version, 'title' => 'Edited', 'purpose' => 'x', 'agenda' => [], 'links' => [], 'attendees' => [['personId' => $this->coordinator->person_id, 'role' => 'required']], 'hostId' => null,
-            'startLocal' => $meeting->starts_local->format('Y-m-d\TH:i:s'), 'zone' => $meeting->zone, 'allDay' => false, 'durationMinutes' => 30, 'repeats' => null, 'dropped' => [], 'joinMode' => 'in_person', 'place' => 'Room 4',
+            'startLocal' => $meeting->starts_local->format('Y-m-d\TH:i:s'), 'zone' => $meeting->zone, 'allDay' => false, 'durationMinutes' => 30, 'rule' => null, 'dropped' => [], 'joinMode' => 'in_person', 'place' => 'Room 4',
         ];
         [$edit, $send] = ($this->atOnce)(['PUT', "/api/meetings/$meeting->id", json_encode($body)], ['POST', "/api/meetings/$meeting->id/send", json_encode(['version' => $meeting->version])]);
         $now = $meeting->refresh();
@@ -106,7 +106,7 @@ it('lets two edits meet: one is kept whole, the other is handed what stands ther
     $meeting = ($this->planned)();
     $body = fn(string $title): string => (string) json_encode([
         'version' => $meeting->version, 'title' => $title, 'purpose' => $title, 'agenda' => [['title' => $title, 'minutes' => 5, 'speaker' => null]], 'links' => [], 'attendees' => [], 'hostId' => null,
-        'startLocal' => '2027-03-02T09:00:00', 'zone' => 'UTC', 'allDay' => false, 'durationMinutes' => 30, 'repeats' => null, 'dropped' => [], 'joinMode' => 'undecided', 'place' => '',
+        'startLocal' => '2027-03-02T09:00:00', 'zone' => 'UTC', 'allDay' => false, 'durationMinutes' => 30, 'rule' => null, 'dropped' => [], 'joinMode' => 'undecided', 'place' => '',
     ]);
     $answers = ($this->atOnce)(['PUT', "/api/meetings/$meeting->id", $body('One')], ['PUT', "/api/meetings/$meeting->id", $body('Two')]);
     $statuses = ($this->statuses)($answers);

@@ -18,7 +18,7 @@ use function Tests\Feature\sheet;
 function parts(array $changes = []): array
 {
     return [
-        'frequency' => 'monthly', 'interval' => 1, 'weekStart' => 'mon', 'days' => [], 'monthDays' => [], 'yearDays' => [], 'weeks' => [], 'months' => [], 'positions' => [],
+        'by' => 'parts', 'frequency' => 'monthly', 'interval' => 1, 'weekStart' => 'mon', 'days' => [], 'monthDays' => [], 'yearDays' => [], 'weeks' => [], 'months' => [], 'positions' => [],
         'hours' => [], 'minutes' => [], 'seconds' => [], 'skip' => 'omit', 'end' => 'count', 'count' => 6, 'untilOn' => null, ...$changes,
     ];
 }
@@ -36,13 +36,14 @@ beforeEach(function (): void {
 
 it('keeps a rule by its parts, and gives it back by its parts', function (): void {
     $parts = parts(['days' => WORKING_DAYS, 'positions' => [-2]]);
-    ($this->keep)(['repeats' => null, 'custom' => $parts])->assertOk()
-        ->assertJson(['rule' => 'FREQ=MONTHLY;COUNT=6;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=-2', 'repeats' => null, 'custom' => $parts, 'startLocal' => '2027-03-30T15:30:00']);
+    ($this->keep)(['rule' => $parts])->assertOk()
+        ->assertJson(['rule' => $parts, 'startLocal' => '2027-03-30T15:30:00']);
+    expect($this->meeting->refresh()->rrule)->toBe('FREQ=MONTHLY;COUNT=6;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=-2');
 });
 
 it('gives a rule that was made by its parts back to the small editor where that can say it', function (): void {
-    ($this->keep)(['repeats' => null, 'custom' => parts(['days' => WORKING_DAYS, 'positions' => [-1]])])->assertOk()
-        ->assertJson(['rule' => 'FREQ=MONTHLY;COUNT=6;BYDAY=MO,TU,WE,TH,FR;BYSETPOS=-1', 'repeats' => ['every' => 'month', 'monthBy' => 'workingDay', 'count' => 6], 'startLocal' => '2027-03-31T15:30:00']);
+    ($this->keep)(['rule' => parts(['days' => WORKING_DAYS, 'positions' => [-1]])])->assertOk()
+        ->assertJson(['rule' => ['by' => 'words', 'every' => 'month', 'monthBy' => 'workingDay', 'count' => 6], 'startLocal' => '2027-03-31T15:30:00']);
 });
 
 it('says what a way of repeating comes to: the sentence, the next dates, how many', function (array $changes, array $expected): void {
@@ -50,34 +51,34 @@ it('says what a way of repeating comes to: the sentence, the next dates, how man
 
     expect([implode('', array_column($said['sentence'], 'text')), $said['next'], $said['dates'], $said['complete'], $said['odd']])->toBe($expected);
 })->with([
-    'the last working day' => [['repeats' => null, 'custom' => parts(['days' => WORKING_DAYS, 'positions' => [-1], 'count' => 3])], ['on the last working day of every month at 15:30 Nairobi time for 45 minutes, 3 times from 31 March 2027', ['2027-03-31T15:30:00', '2027-04-30T15:30:00', '2027-05-31T15:30:00'], 3, true, []]],
-    'once' => [['repeats' => null], ['on Tuesday 2 March 2027 at 15:30 Nairobi time for 45 minutes', ['2027-03-02T15:30:00'], 1, true, []]],
-    'too odd for words' => [['repeats' => null, 'custom' => parts(['frequency' => 'yearly', 'yearDays' => [100], 'days' => [['nth' => 0, 'day' => 'mon']], 'count' => 2])], ['by a rule of its own at 15:30 Nairobi time for 45 minutes, 2 times from 10 April 2034', ['2034-04-10T15:30:00', '2040-04-09T15:30:00'], 2, true, ['BYDAY=MO', 'BYYEARDAY=100']]],
+    'the last working day' => [['rule' => parts(['days' => WORKING_DAYS, 'positions' => [-1], 'count' => 3])], ['on the last working day of every month at 15:30 Nairobi time for 45 minutes, 3 times from 31 March 2027', ['2027-03-31T15:30:00', '2027-04-30T15:30:00', '2027-05-31T15:30:00'], 3, true, []]],
+    'once' => [['rule' => null], ['on Tuesday 2 March 2027 at 15:30 Nairobi time for 45 minutes', ['2027-03-02T15:30:00'], 1, true, []]],
+    'too odd for words' => [['rule' => parts(['frequency' => 'yearly', 'yearDays' => [100], 'days' => [['nth' => 0, 'day' => 'mon']], 'count' => 2])], ['by a rule of its own at 15:30 Nairobi time for 45 minutes, 2 times from 10 April 2034', ['2034-04-10T15:30:00', '2040-04-09T15:30:00'], 2, true, ['BYDAY=MO', 'BYYEARDAY=100']]],
 ]);
 
 it('says whether there are more dates than most would mean', function (array $changes, array $expected): void {
     expect(array_intersect_key(($this->look)($changes)->assertOk()->json(), ['dates' => 0, 'complete' => 0, 'many' => 0]))->toBe($expected);
 })->with([
-    'a thousand' => [['repeats' => repeats(['every' => 'day', 'count' => 1000])], ['dates' => 1000, 'complete' => true, 'many' => false]],
-    'one more' => [['repeats' => null, 'custom' => parts(['frequency' => 'daily', 'count' => 1001])], ['dates' => 1001, 'complete' => true, 'many' => true]],
-    'more than are counted' => [['repeats' => null, 'custom' => parts(['frequency' => 'daily', 'count' => 30000])], ['dates' => 20000, 'complete' => false, 'many' => true]],
-    'no end' => [['repeats' => repeats(['end' => 'open'])], ['dates' => null, 'complete' => true, 'many' => false]],
+    'a thousand' => [['rule' => repeats(['every' => 'day', 'count' => 1000])], ['dates' => 1000, 'complete' => true, 'many' => false]],
+    'one more' => [['rule' => parts(['frequency' => 'daily', 'count' => 1001])], ['dates' => 1001, 'complete' => true, 'many' => true]],
+    'more than are counted' => [['rule' => parts(['frequency' => 'daily', 'count' => 30000])], ['dates' => 20000, 'complete' => false, 'many' => true]],
+    'no end' => [['rule' => repeats(['end' => 'open'])], ['dates' => null, 'complete' => true, 'many' => false]],
 ]);
 
 it('names the part of a rule that cannot be', function (array $parts, string $field, string $said): void {
-    ($this->look)(['repeats' => null, 'custom' => parts($parts)])->assertStatus(422)->assertJson(['errors' => [$field => [$said]]]);
-    ($this->keep)(['repeats' => null, 'custom' => parts($parts)])->assertStatus(422);
+    ($this->look)(['rule' => parts($parts)])->assertStatus(422)->assertJson(['errors' => [$field => [$said]]]);
+    ($this->keep)(['rule' => parts($parts)])->assertStatus(422);
 
     expect($this->meeting->refresh()->rrule)->toBe('FREQ=WEEKLY;COUNT=4');
 })->with([
-    [['monthDays' => [40]], 'custom.monthDays', 'Take days from 1 to 31, or −1 to −31 counted from the end of the month; not for a rule by weeks.'],
-    [['weeks' => [20]], 'custom.weeks', 'Take weeks from 1 to 53, or −1 to −53 counted from the end; only for a rule by years, without numbered weekdays.'],
-    [['positions' => [1]], 'custom.positions', 'Take numbers from 1 to 366, or −1 to −366; they choose among the dates that another part names.'],
-    [['frequency' => 'yearly', 'months' => [2], 'monthDays' => [30]], 'repeats', 'No date matches how this meeting repeats.'],
+    [['monthDays' => [40]], 'rule.monthDays', 'Take days from 1 to 31, or −1 to −31 counted from the end of the month; not for a rule by weeks.'],
+    [['weeks' => [20]], 'rule.weeks', 'Take weeks from 1 to 53, or −1 to −53 counted from the end; only for a rule by years, without numbered weekdays.'],
+    [['positions' => [1]], 'rule.positions', 'Take numbers from 1 to 366, or −1 to −366; they choose among the dates that another part names.'],
+    [['frequency' => 'yearly', 'months' => [2], 'monthDays' => [30]], 'rule', 'No date matches how this meeting repeats.'],
 ]);
 
 it('asks before it keeps more than a thousand dates, and keeps them when told so', function (): void {
-    $many = ['repeats' => repeats(['every' => 'day', 'end' => 'until', 'untilOn' => '2031-03-02'])];
+    $many = ['rule' => repeats(['every' => 'day', 'end' => 'until', 'untilOn' => '2031-03-02'])];
     ($this->keep)($many)->assertStatus(422)->assertJson(['code' => 'many_dates', 'message' => 'That makes 1,462 dates. Nothing is changed until you say yes.', 'details' => ['dates' => 1462]]);
     expect($this->meeting->refresh()->rrule)->toBe('FREQ=WEEKLY;COUNT=4');
 
@@ -123,7 +124,7 @@ it('takes away, moves and adds single dates, and keeps them', function (): void 
 });
 
 it('sends a rule that moves missing days as plain dates, and none without an end', function (): void {
-    $skip = fn(string $end): array => ['repeats' => null, 'custom' => parts(['monthDays' => [31], 'skip' => 'backward', 'end' => $end, 'count' => 3])];
+    $skip = fn(string $end): array => ['rule' => parts(['monthDays' => [31], 'skip' => 'backward', 'end' => $end, 'count' => 3])];
     ($this->keep)($skip('count'))->assertOk();
     $text = (string) $this->get("/api/meetings/{$this->meeting->id}/file.ics")->assertOk()->getContent();
     expect($text)->not->toContain('RRULE:FREQ=MONTHLY')->not->toContain('RSCALE')->toContain('DTSTART;TZID=Africa/Nairobi:20270331T153000')->toContain('RDATE;TZID=Africa/Nairobi:20270430T153000')->toContain('RDATE;TZID=Africa/Nairobi:20270531T153000');

@@ -64,8 +64,8 @@ it('does not let a second window overwrite the first, and hands it what stands t
 });
 
 it('moves a start onto its rule when it keeps the sheet', function (): void {
-    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['startLocal' => '2027-03-01T09:00:00', 'repeats' => repeats(['days' => ['wed']])]))
-        ->assertOk()->assertJson(['startLocal' => '2027-03-03T09:00:00', 'rule' => 'FREQ=WEEKLY;COUNT=4;BYDAY=WE']);
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['startLocal' => '2027-03-01T09:00:00', 'rule' => repeats(['days' => ['wed']])]))
+        ->assertOk()->assertJson(['startLocal' => '2027-03-03T09:00:00', 'rule' => ['by' => 'words', 'every' => 'week', 'days' => ['wed'], 'count' => 4]]);
 });
 
 it('refuses what cannot be, names the field and loses nothing', function (array $changes, string $field): void {
@@ -78,9 +78,9 @@ it('refuses what cannot be, names the field and loses nothing', function (array 
     'more than a day' => [['durationMinutes' => 1500], 'durationMinutes'],
     'half a day, all day' => [['allDay' => true, 'durationMinutes' => 720], 'durationMinutes'],
     'minutes that are none' => [['durationMinutes' => 7], 'durationMinutes'],
-    'no weekday' => [['repeats' => repeats(['days' => []])], 'repeats.days'],
-    'a thousand and one times' => [['repeats' => repeats(['count' => 1001])], 'repeats.count'],
-    'an end before its start' => [['repeats' => repeats(['end' => 'until', 'untilOn' => '2020-01-01'])], 'repeats'],
+    'no weekday' => [['rule' => repeats(['days' => []])], 'rule.days'],
+    'a thousand and one times' => [['rule' => repeats(['count' => 1001])], 'rule.count'],
+    'an end before its start' => [['rule' => repeats(['end' => 'until', 'untilOn' => '2020-01-01'])], 'rule'],
     'somebody unknown' => [['attendees' => [['personId' => 'nobody', 'role' => 'required']]], 'attendees.0.personId'],
     'a link that runs a script' => [['links' => [['label' => 'x', 'url' => 'javascript:alert(1)']]], 'links.0.url'],
     'a way to join that is none' => [['joinMode' => 'by_dove'], 'joinMode'],
@@ -106,7 +106,7 @@ it('keeps without sending: the time is taken, nobody is told', function (): void
     $this->postJson("/api/meetings/{$this->meeting->id}/keep")->assertOk()->assertJson(['status' => 'kept']);
 
     expect(Occurrence::query()->where('meeting_id', $this->meeting->id)->count())->toBe(4)->and(DB::table('dispatches')->count())->toBe(0);
-    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting->refresh(), ['repeats' => repeats(['count' => 2])]))->assertOk();
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting->refresh(), ['rule' => repeats(['count' => 2])]))->assertOk();
     expect(Occurrence::query()->where('meeting_id', $this->meeting->id)->count())->toBe(2);
 });
 
@@ -174,7 +174,7 @@ describe('LayDown', function (): void {
         DB::table('attendees')->where('person_id', $ines->id)->update(['partstat' => 'accepted']);
         $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting->refresh(), [
             'agenda' => [['id' => $agenda[1], 'title' => 'B first', 'minutes' => 5, 'speaker' => null], ['id' => $agenda[0], 'title' => 'A', 'minutes' => 9, 'speaker' => null], ['title' => 'C', 'minutes' => null, 'speaker' => null]],
-            'attendees' => [['personId' => $this->coordinator->person_id, 'role' => 'optional'], ['personId' => $ines->id, 'role' => 'required']], 'repeats' => repeats(['count' => 6]),
+            'attendees' => [['personId' => $this->coordinator->person_id, 'role' => 'optional'], ['personId' => $ines->id, 'role' => 'required']], 'rule' => repeats(['count' => 6]),
         ]))->assertOk()->assertJsonPath('agenda.0.title', 'B first')->assertJsonPath('agenda.0.id', $agenda[1])->assertJsonPath('attendees.1.partstat', 'accepted');
 
         expect($ids('attendees'))->toBe($attendees)->and(array_slice($ids('agenda_items'), 0, 2))->toBe($agenda)->and(array_slice($ids('occurrences'), 0, 4))->toBe($dates)->and($ids('occurrences'))->toHaveCount(6);
