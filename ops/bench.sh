@@ -16,3 +16,6 @@ say ''
 say 'Application: a house of its own is started'
 SYNDEX_VAR=$house bash "$home/ops/start.sh" --port "$(free_port)" >/dev/null 2>&1 || fail 'The house for the bench did not start.'
 SYNDEX_VAR=$house php -d pcov.enabled=0 "$home/artisan" bench:app
+say ''
+say 'Interface: in the Chromium of the browser tests'
+php -d pcov.enabled=0 "$home/ops/bench/sheet.php" "$(var=$house; setting APP_URL)"

@@ -2,6 +2,9 @@
 
 declare(strict_types=1);
 
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
+use Facebook\WebDriver\Interactions\WebDriverActions;
+use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys;
 
 /** The first meeting of a kind, by the list. */
@@ -49,7 +52,7 @@ it('holds every page to WCAG 2.2 AA, without sideways scroll or console error', 
 it('holds dialogs and editors to the same', function (array $device): void {
     $this->device($device);
     $this->signIn('Joram Kiptui');
-    $this->browser->findElement(Facebook\WebDriver\WebDriverBy::tagName('body'))->sendKeys([WebDriverKeys::CONTROL, 'k']);
+    $this->browser->findElement(WebDriverBy::tagName('body'))->sendKeys([WebDriverKeys::CONTROL, 'k']);
     $this->find("//input[@placeholder='A page, a meeting, a person or an action']")->sendKeys('quarterly');
     $this->see('Quarterly trials');
     $this->expectAccessible('palette');
@@ -66,7 +69,7 @@ it('holds dialogs and editors to the same', function (array $device): void {
         $this->find("//*[@role='dialog']");
         $this->expectAccessible($editor);
         $this->browser->switchTo()->activeElement()->sendKeys(WebDriverKeys::ESCAPE);
-        $this->waitFor(fn(): bool => $this->browser->findElements(Facebook\WebDriver\WebDriverBy::cssSelector('[role=dialog]')) === [], 'the editor closed');
+        $this->waitFor(fn(): bool => $this->browser->findElements(WebDriverBy::cssSelector('[role=dialog]')) === [], 'the editor closed');
     }
     $this->field('Add a person')->sendKeys('rosa@anden,exa');
     $this->see('Check the part after the @');
@@ -160,4 +163,53 @@ it('loads no more script for a page than that page needs', function (): void {
     // Without the module of nginx they come a seventh larger.
     expect(array_sum(array_column($octets, 1)))->toBeGreaterThan(0)->toBeLessThan(is_file('/usr/lib/nginx/modules/ngx_http_brotli_static_module.so') ? 150_000 : 170_000)
         ->and($names)->toContain('TodayPage')->not->toContain('PlanSheetPage')->not->toContain('ReadBackPage')->not->toContain('Dialog');
+});
+
+it('puts the agenda in order by touch, by mouse and by keys', function (): void {
+    $this->device(['width' => 390, 'height' => 844]);
+    $this->signIn();
+    $this->visit(meetingPath($this, 'Spring swap', '/plan'));
+    $before = count($this->browser->findElements(WebDriverBy::cssSelector('#agenda li')));
+    foreach (['One', 'Two', 'Three'] as $i => $title) {
+        $this->press('button', 'Add an agenda item');
+        $this->fill($this->field('Agenda item ' . ($before + $i + 1)), $title);
+    }
+    $order = fn(): array => array_slice((array) $this->browser->executeScript("return [...document.querySelectorAll('#agenda input[aria-label^=\"Agenda item\"]')].map((i) => i.value)"), $before);
+    $middle = function (string $title): array {
+        $at = (array) $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"}); const r = arguments[0].getBoundingClientRect(); return [r.x + r.width / 2, r.y + r.height / 2]', [$this->find("//*[@aria-label='Move $title']")]);
+
+        return ['x' => round($at[0]), 'y' => round($at[1])];
+    };
+    $tools = new ChromeDevToolsDriver($this->browser);
+    $touch = static fn(string $type, ?array $point = null) => $tools->execute('Input.dispatchTouchEvent', ['type' => $type, 'touchPoints' => $point === null ? [] : [$point]]);
+    $tools->execute('Emulation.setTouchEmulationEnabled', ['enabled' => true]);
+
+    // A finger rests, then draws the third above the first.
+    $at = $middle('Three');
+    $touch('touchStart', $at);
+    usleep(300_000);
+    foreach ([10, 40, 70, 95] as $up) {
+        $touch('touchMove', ['x' => $at['x'], 'y' => $at['y'] - $up]);
+        usleep(60_000);
+    }
+    $touch('touchEnd');
+    $tools->execute('Emulation.setTouchEmulationEnabled', ['enabled' => false]);
+    $this->waitFor(fn(): bool => $order() === ['Three', 'One', 'Two'], 'the order by touch, not ' . implode(', ', $order()));
+
+    // By keys: lifted, down one, put down.
+    $handle = $this->find("//*[@aria-label='Move Three']");
+    foreach ([WebDriverKeys::SPACE, WebDriverKeys::ARROW_DOWN, WebDriverKeys::SPACE] as $key) {
+        $handle->sendKeys($key);
+        usleep(150_000);
+    }
+    $this->waitFor(fn(): bool => $order() === ['One', 'Three', 'Two'], 'the order by keys');
+
+    // By mouse, and it is kept.
+    $this->device(['width' => 1280, 'height' => 800]);
+    (new WebDriverActions($this->browser))->clickAndHold($this->find("//*[@aria-label='Move One']"))->moveByOffset(0, 20)->moveByOffset(0, 50)->release()->perform();
+    $this->waitFor(fn(): bool => $order() === ['Three', 'Two', 'One'], 'the order by mouse');
+    $this->see('draft saved at');
+    $this->browser->navigate()->refresh();
+    $this->waitFor(fn(): bool => $order() === ['Three', 'Two', 'One'], 'the order after loading');
+    $this->expectQuietConsole();
 });

@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useId, useRef, useState, type KeyboardEvent } from 'react';
+import { useCombobox } from 'downshift';
+import { useId, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ApiError } from '../lib/api';
 import { useDebounced } from '../lib/useDebounced';
@@ -21,9 +22,8 @@ export function AddPerson({ taken, add }: AddPersonProps) {
   const { t } = useTranslation();
   const id = useId();
   const client = useQueryClient();
-  const field = useRef<HTMLTextAreaElement>(null);
+  const field = useRef<HTMLElement | null>(null);
   const [typed, setTyped] = useState('');
-  const [marked, setMarked] = useState(0);
   const [unfinished, setUnfinished] = useState(false);
   const asked = useDebounced(typed.trim(), 120);
   const byAddress = looksLikeAddress(asked);
@@ -39,7 +39,6 @@ export function AddPerson({ taken, add }: AddPersonProps) {
 
   const clear = (rest = '') => {
     setTyped(rest);
-    setMarked(0);
     setUnfinished(false);
     field.current?.focus();
   };
@@ -56,7 +55,7 @@ export function AddPerson({ taken, add }: AddPersonProps) {
     ...(check?.address && !known ? [{ key: 'address', kind: 'address' as const, address: written(check), corrected: false }] : []),
     ...(fine.length > 0 ? [{ key: 'block', kind: 'block' as const, addresses: fine.map(written), left: odd.length }] : []),
   ];
-  const take = (choice: Choice | undefined) => {
+  const take = (choice: Choice | null) => {
     if (choice?.kind === 'person') {
       add([choice.person]);
       clear();
@@ -99,19 +98,24 @@ export function AddPerson({ taken, add }: AddPersonProps) {
     return true;
   });
 
-  const onKeyDown = (event: KeyboardEvent) => {
-    if ((event.key === 'ArrowDown' || event.key === 'ArrowUp') && choices.length > 0) {
-      event.preventDefault();
-      setMarked((now) => (now + (event.key === 'ArrowDown' ? 1 : -1) + choices.length) % choices.length);
-    } else if (event.key === 'Enter') {
-      event.preventDefault();
-      take(choices[marked]);
-    } else if (event.key === 'Escape') {
-      setTyped('');
-      setUnfinished(false);
-    }
-  };
-  const open = fresh;
+  const { stateChangeTypes: by } = useCombobox;
+  const box = useCombobox<Choice>({
+    items: choices,
+    itemToKey: (choice) => choice?.key,
+    itemToString: () => '',
+    inputValue: typed,
+    selectedItem: null,
+    isOpen: fresh,
+    defaultHighlightedIndex: 0,
+    // What is typed stays in the field until one is taken by a press or Enter: leaving the field takes nobody.
+    stateReducer: (state, { type, changes }) => ({
+      ...changes,
+      inputValue: state.inputValue,
+      highlightedIndex: type === by.InputBlur || type === by.MenuMouseLeave ? state.highlightedIndex : (changes.highlightedIndex ?? 0),
+      selectedItem: type === by.ItemClick || type === by.InputKeyDownEnter ? (changes.selectedItem ?? null) : null,
+    }),
+    onSelectedItemChange: ({ selectedItem }) => take(selectedItem),
+  });
   const problem = check ? (check.message ?? (check.problem === 'slip' ? t('add.slip') : null)) : null;
   const failed = remember.error instanceof ApiError ? (Object.values(remember.error.errors)[0]?.[0] ?? remember.error.message) : null;
   const said = unfinished ? t('add.unfinished') : problem;
@@ -119,71 +123,66 @@ export function AddPerson({ taken, add }: AddPersonProps) {
   return (
     <div className="relative mt-1">
       <textarea
-        ref={field}
+        {...box.getInputProps({
+          ref: (node: HTMLElement | null) => {
+            field.current = node;
+          },
+          id: 'add-person',
+          'aria-label': t('add.label'),
+          'aria-labelledby': undefined,
+          'aria-describedby': said ? `${id}-problem` : undefined,
+          'aria-invalid': unfinished ? true : undefined,
+          onChange: (event) => {
+            setTyped(event.currentTarget.value);
+            box.setHighlightedIndex(0);
+            setUnfinished(false);
+          },
+          onKeyDown: (event) => {
+            if (event.key === 'Enter') {
+              event.preventDefault();
+            } else if (event.key === 'Escape') {
+              setTyped('');
+              setUnfinished(false);
+            }
+          },
+        })}
         rows={1}
-        id="add-person"
-        role="combobox"
-        aria-label={t('add.label')}
-        aria-expanded={open}
-        aria-controls={`${id}-list`}
-        aria-autocomplete="list"
-        aria-activedescendant={open && choices[marked] ? `${id}-${choices[marked].key}` : undefined}
-        aria-describedby={said ? `${id}-problem` : undefined}
-        aria-invalid={unfinished ? true : undefined}
-        autoComplete="off"
         placeholder={t('add.placeholder')}
-        value={typed}
-        onChange={(event) => {
-          setTyped(event.target.value);
-          setMarked(0);
-          setUnfinished(false);
-        }}
-        onKeyDown={onKeyDown}
         className={`block field-sizing-content max-h-24 w-full resize-none rounded-md border bg-sheet px-2.5 py-1.5 ${unfinished ? 'border-broken' : 'border-muted'}`}
       />
-      {open && (
-        <div className="absolute inset-x-0 bottom-full z-30 mb-1 rounded-md border border-line bg-sheet shadow-xl">
-          {said && (
-            <p id={`${id}-problem`} role="status" className="border-b border-line px-2.5 py-1.5 text-note font-semibold text-odd">
-              {said}
-            </p>
-          )}
-          {several && (
-            <ul className="max-h-48 overflow-y-auto border-b border-line px-2.5 py-1 text-note" aria-label={t('add.read')}>
-              {checks.map((one, index) => (
-                <li key={index} className="flex justify-between gap-3 py-0.5">
-                  <span className="min-w-24 break-words">
-                    {one.name ? `${one.name} <${one.address ?? ''}>` : (one.address ?? one.typed)}
-                  </span>
-                  <span className={isFine(one) ? 'text-good' : 'font-semibold text-odd'}>
-                    {isFine(one) ? t('add.fine') : (one.message ?? t('add.meant', { address: one.suggestion ?? '' }))}
-                  </span>
-                </li>
-              ))}
-            </ul>
-          )}
-          <div id={`${id}-list`} role="listbox" aria-label={t('add.found')} className="max-h-64 overflow-y-auto">
-            {choices.map((choice, index) => (
-              <div
-                key={choice.key}
-                id={`${id}-${choice.key}`}
-                role="option"
-                tabIndex={-1}
-                aria-selected={index === marked}
-                className={`cursor-pointer px-2.5 py-1.5 ${index === marked ? 'bg-paper' : ''}`}
-                onMouseEnter={() => setMarked(index)}
-                onMouseDown={(event) => {
-                  event.preventDefault();
-                  take(choice);
-                }}
-              >
-                <ChoiceText choice={choice} />
-              </div>
+      <div hidden={!fresh} className="absolute inset-x-0 bottom-full z-30 mb-1 rounded-md border border-line bg-sheet shadow-xl">
+        {said && (
+          <p id={`${id}-problem`} role="status" className="border-b border-line px-2.5 py-1.5 text-note font-semibold text-odd">
+            {said}
+          </p>
+        )}
+        {several && (
+          <ul className="max-h-48 overflow-y-auto border-b border-line px-2.5 py-1 text-note" aria-label={t('add.read')}>
+            {checks.map((one, index) => (
+              <li key={index} className="flex justify-between gap-3 py-0.5">
+                <span className="min-w-24 break-words">{one.name ? `${one.name} <${one.address ?? ''}>` : (one.address ?? one.typed)}</span>
+                <span className={isFine(one) ? 'text-good' : 'font-semibold text-odd'}>
+                  {isFine(one) ? t('add.fine') : (one.message ?? t('add.meant', { address: one.suggestion ?? '' }))}
+                </span>
+              </li>
             ))}
-          </div>
-          {choices.length === 0 && !several && <p className="px-2.5 py-1.5 text-muted">{byAddress ? t('add.notYet') : t('add.none')}</p>}
+          </ul>
+        )}
+        <div {...box.getMenuProps({ 'aria-label': t('add.found'), 'aria-labelledby': undefined })} className="max-h-64 overflow-y-auto">
+          {choices.map((choice, index) => (
+            <div
+              key={choice.key}
+              {...box.getItemProps({ item: choice, index })}
+              className={`cursor-pointer px-2.5 py-1.5 ${index === box.highlightedIndex ? 'bg-paper' : ''}`}
+            >
+              <ChoiceText choice={choice} />
+            </div>
+          ))}
         </div>
-      )}
+        {fresh && choices.length === 0 && !several && (
+          <p className="px-2.5 py-1.5 text-muted">{byAddress ? t('add.notYet') : t('add.none')}</p>
+        )}
+      </div>
       {failed && (
         <p role="alert" className="text-note font-semibold text-broken">
           {failed}
