@@ -74,7 +74,7 @@ final class RuleWire
         return [
             'rule.every' => ['required', Among::in(['day', 'week', 'month', 'year'])],
             'rule.interval' => ['required', 'integer'],
-            'rule.days' => ['present', 'array'],
+            'rule.days' => ['present', 'array', 'max:7'],
             'rule.days.*' => ['string'],
             'rule.monthBy' => ['required', Among::in(['date', 'weekday', 'workingDay'])],
             'rule.monthDay' => ['required', 'integer'],

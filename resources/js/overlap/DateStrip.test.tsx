@@ -56,6 +56,20 @@ describe('DateStrip', () => {
     expect(screen.getByText('checked for the first 30 dates')).toBeInTheDocument();
   });
 
+  it('names a year once, where it begins', () => {
+    strip({ dates: Array.from({ length: 7 }, (_, index) => date(index)), selected: -1 });
+    const dates = within(screen.getByRole('list', { name: 'Dates' })).getAllByRole('listitem');
+    expect(dates.map((one) => one.textContent?.replace('free, in hours', ''))).toEqual([
+      '8 Dec',
+      '15 Dec',
+      '22 Dec',
+      '29 Dec',
+      '5 Jan 2027',
+      '12 Jan',
+      '19 Jan',
+    ]);
+  });
+
   it('offers to drop nothing from a single date', () => {
     strip({ dates: [date(0)], drop: null });
     expect(screen.queryByRole('button', { name: /Leave out/ })).toBeNull();

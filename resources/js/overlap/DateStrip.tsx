@@ -30,16 +30,19 @@ export function DateStrip({ dates, people, selected, choose, drop, usual, droppe
   const shown =
     judged.length <= MANY ? judged : judged.filter(({ state, words }) => words.tone !== 'good' || state.index === selected).slice(0, 24);
   const rest = judged.length - shown.length;
+  // The year stands where it begins: on the first date that is shown of each but the first.
+  const years = shown.map(({ state }) => state.wall.slice(0, 4));
   const firstYear = dates[0]?.wall.slice(0, 4);
+  const beginsYear = (at: number) => years[at] !== (at === 0 ? firstYear : years[at - 1]);
   return (
     <div>
       <ol className="flex gap-1 overflow-x-auto pb-1" aria-label={t('strip.label')}>
-        {shown.map(({ state, words }) => {
+        {shown.map(({ state, words }, at) => {
           const active = state.index === selected;
           return (
             <li
               key={state.start}
-              className={`relative flex ${state.wall.slice(0, 4) === firstYear ? 'min-w-[72px]' : 'min-w-[92px]'} ${judged.length === 1 ? 'w-44 flex-none' : 'max-w-44 flex-1'}`}
+              className={`relative flex ${beginsYear(at) ? 'min-w-[92px]' : 'min-w-[72px]'} ${judged.length === 1 ? 'w-44 flex-none' : 'max-w-44 flex-1'}`}
             >
               <button
                 type="button"
@@ -50,7 +53,7 @@ export function DateStrip({ dates, people, selected, choose, drop, usual, droppe
               >
                 <span className="narrow block font-semibold whitespace-nowrap">
                   {dayMonth(state.wall)}
-                  {state.wall.slice(0, 4) !== firstYear && <span className="font-normal"> {state.wall.slice(0, 4)}</span>}
+                  {beginsYear(at) && <span className="font-normal"> {state.wall.slice(0, 4)}</span>}
                   {usual !== null && clock(state.wall) !== usual && <span className="font-normal"> {clock(state.wall)}</span>}
                 </span>
                 <span className={`tight text-note break-words leading-[0.9rem] font-medium ${active ? '' : INK[words.tone]}`}>

@@ -65,7 +65,7 @@ describe('AddPerson', () => {
   it('does not offer whoever is in already', async () => {
     answers['/api/people/suggest'] = [person('1', 'Inês Varela', 'ines@x.example')];
     fireEvent.change(field(vi.fn(), ['1']), { target: { value: 'ines' } });
-    await screen.findByText(/Nobody by that name/);
+    await screen.findByText('Everyone with that name is on the sheet already.');
     expect(screen.queryByRole('option')).toBeNull();
   });
 

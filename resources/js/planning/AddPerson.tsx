@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCombobox } from 'downshift';
-import { useId, useRef, useState } from 'react';
+import { useId, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ApiError } from '../lib/api';
 import { useDebounced } from '../lib/useDebounced';
@@ -22,7 +22,7 @@ export function AddPerson({ taken, add }: AddPersonProps) {
   const { t } = useTranslation();
   const id = useId();
   const client = useQueryClient();
-  const field = useRef<HTMLElement | null>(null);
+  const [field, setField] = useState<HTMLElement | null>(null);
   const [typed, setTyped] = useState('');
   const [unfinished, setUnfinished] = useState(false);
   const asked = useDebounced(typed.trim(), 120);
@@ -40,7 +40,7 @@ export function AddPerson({ taken, add }: AddPersonProps) {
   const clear = (rest = '') => {
     setTyped(rest);
     setUnfinished(false);
-    field.current?.focus();
+    field?.focus();
   };
   const fresh = asked !== '' && typed.trim() === asked;
   const people = fresh && found.length > 0 && !/[,;\n]/.test(asked) ? found.filter((person) => !taken.includes(person.id)) : [];
@@ -72,7 +72,7 @@ export function AddPerson({ taken, add }: AddPersonProps) {
     const text = typed.trim();
     const pointAt = () => {
       setUnfinished(true);
-      field.current?.focus();
+      field?.focus();
       return false;
     };
     try {
@@ -125,7 +125,7 @@ export function AddPerson({ taken, add }: AddPersonProps) {
       <textarea
         {...box.getInputProps({
           ref: (node: HTMLElement | null) => {
-            field.current = node;
+            setField(node);
           },
           id: 'add-person',
           'aria-label': t('add.label'),
@@ -180,7 +180,7 @@ export function AddPerson({ taken, add }: AddPersonProps) {
           ))}
         </div>
         {fresh && choices.length === 0 && !several && (
-          <p className="px-2.5 py-1.5 text-muted">{byAddress ? t('add.notYet') : t('add.none')}</p>
+          <p className="px-2.5 py-1.5 text-muted">{byAddress ? t('add.notYet') : found.length > 0 ? t('add.allIn') : t('add.none')}</p>
         )}
       </div>
       {failed && (

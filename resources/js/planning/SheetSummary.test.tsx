@@ -11,8 +11,9 @@ const summary = (over: Partial<Summary>): Summary => ({ required: 5, unknown: 0,
 it.each([
   ['all known', {}, 'All 5 required people are free on 3 of 12 dates.'],
   ['one only', { required: 1, dates: 1, free: 1 }, 'The one required person is free.'],
+  ['both', { required: 2, dates: 1, free: 1 }, 'Both required people are free.'],
   ['nobody', { required: 0 }, 'Nobody is required yet.'],
-  ['none known', { required: 2, unknown: 2 }, 'The calendars of the 2 required people are not known.'],
+  ['none known', { required: 2, unknown: 2 }, 'The calendars of both required people are not known.'],
   [
     'some known',
     { unknown: 2 },

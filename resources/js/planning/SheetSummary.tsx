@@ -20,6 +20,7 @@ export function SheetSummary({ summary, people, present, best }: SheetSummaryPro
   const { t } = useTranslation();
   const { required, unknown, dates, free } = summary;
   const known = required - unknown;
+  const all = (count: number) => ({ count, ...(count === 2 ? { context: 'both' } : {}) });
   const name = (id: string) => people.get(id)?.name?.split(' ')[0] ?? called(people.get(id) ?? { name: null, email: '?' });
   if (best) {
     return (
@@ -44,11 +45,11 @@ export function SheetSummary({ summary, people, present, best }: SheetSummaryPro
         {required === 0
           ? t('summary.nobody')
           : known === 0
-            ? t('summary.allUnknown', { count: required })
+            ? t('summary.allUnknown', all(required))
             : dates > 1
-              ? t(unknown > 0 ? 'summary.knownOnDates' : 'summary.onDates', { count: known, free, dates })
+              ? t(unknown > 0 ? 'summary.knownOnDates' : 'summary.onDates', { ...all(known), free, dates })
               : free === 1
-                ? t(unknown > 0 ? 'summary.knownFree' : 'summary.allFree', { count: known })
+                ? t(unknown > 0 ? 'summary.knownFree' : 'summary.allFree', all(known))
                 : t('summary.someFree', { free: known - summary.busy.length, required: known })}
       </strong>{' '}
       {said.length > 0 && `${capital(said.join('; '))}.`}
