@@ -18,6 +18,9 @@ use Syndex\Core\Joining\PhoneText;
 /** A meeting as the core's invitations see it. */
 final readonly class CoreMeeting
 {
+    /** Minutes before the start at which calendars remind. */
+    private const REMINDER = 15;
+
     public function __construct(private MeetingSeries $series) {}
 
     public function of(MeetingAsTold $told): MeetingSnapshot
@@ -33,8 +36,8 @@ final readonly class CoreMeeting
             sequence: $meeting->sequence,
             summary: $meeting->title,
             description: $this->description($meeting),
-            place: $meeting->join_mode->needsPlace() ? $meeting->place : null,
-            joinLink: $kit?->link,
+            location: $meeting->join_mode->needsPlace() ? $meeting->place : null,
+            url: $kit?->link,
             organizerAddress: $organizer,
             organizerName: $host->called(),
             sentBy: !$own && $meeting->coordinator->email !== $host->email ? $meeting->coordinator->email : null,
@@ -45,6 +48,8 @@ final readonly class CoreMeeting
                 $a->person->name,
                 $a->person_id === $meeting->host_id ? AttendeeRole::Chair : $a->role,
             ))->all()),
+            reminderMinutes: $meeting->all_day ? null : self::REMINDER,
+            showsLinkAsPlace: true,
         );
     }
 

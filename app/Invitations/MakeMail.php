@@ -47,7 +47,7 @@ final class MakeMail
         $person = $this->told->meeting->attendees->firstOrFail(static fn(Attendee $a): bool => $a->person_id === $dispatch->person_id && $a->person->email === $dispatch->recipient)->person;
         $letter = $method === Method::Cancel ? $this->letters->callingOff($this->told, $person) : $this->letters->invitation($this->told, $person);
 
-        return [$letter->subject, PackMail::invitation($this->told, $person, $letter, new Message($dispatch->recipient, $method, $snapshot->sequence, $this->ics), $dispatch->message_id)];
+        return [$letter->subject, PackMail::invitation($this->told, $person, $letter, new Message($dispatch->recipient, $method, $snapshot->sequence, null, [], $this->ics), $dispatch->message_id)];
     }
 
     /** Of one step there may be hundreds of mails: what they share is worked out once. */

@@ -27,7 +27,7 @@ const ARROWS = [
         'ICalendar' => ['Recurrence', 'Time'],
         'Invitations' => ['ICalendar', 'Recurrence', 'Time'],
         'Planning' => ['ICalendar', 'Recurrence', 'Time'],
-        'Headless' => ['ICalendar', 'Recurrence', 'Sentence', 'Shifts', 'Time'],
+        'Headless' => ['Invitations', 'ICalendar', 'Recurrence', 'Sentence', 'Shifts', 'Time'],
     ],
     'app' => [
         'Failure' => [],

@@ -49,6 +49,12 @@ final readonly class Fields
         return isset($this->values[$key]);
     }
 
+    /** Whether the key stands there at all, though it were null. */
+    public function names(string $key): bool
+    {
+        return array_key_exists($key, $this->values);
+    }
+
     public function raw(string $key): mixed
     {
         return $this->values[$key] ?? null;

@@ -21,7 +21,7 @@ use Syndex\Core\TooMuchWork;
 final readonly class Protocol
 {
     /** Rises with every change of what a line may say or what comes back. */
-    public const VERSION = '1.2.0';
+    public const VERSION = '1.3.0';
 
     /** About half a second of processor time. */
     public const MOST_STEPS = 800_000;
@@ -42,6 +42,7 @@ final readonly class Protocol
             'sentence' => new Sentence($zones),
             'read' => new Read($zones),
             'write' => new Write($zones),
+            'itip' => new Itip($zones),
             default => null,
         };
 

@@ -55,7 +55,7 @@ final class SeriesKeys
         return array_map(static fn(string $text): WallTime => self::wall($key, $text, $allDay), $texts);
     }
 
-    private static function wall(string $key, string $text, bool $allDay): WallTime
+    public static function wall(string $key, string $text, bool $allDay): WallTime
     {
         try {
             return $allDay ? WallTime::parseDate($text) : WallTime::parse($text);

@@ -17,6 +17,8 @@ final readonly class Entry
      * @param  list<CalendarTime>  $dropped  EXDATE
      * @param  ?string  $conference  URI by which one joins (RFC 7986 5.11)
      * @param  ?int  $alarmMinutes  a reminder so long before the start
+     * @param  list<string>  $categories
+     * @param  ?string  $relatedTo  UID of a series beside this one (RELTYPE=SIBLING of RFC 5545 3.2.15)
      */
     public function __construct(
         public ?string $uid,
@@ -41,6 +43,9 @@ final readonly class Entry
         public bool $thisAndFuture = false,
         public ?string $conference = null,
         public ?int $alarmMinutes = null,
+        public ?string $comment = null,
+        public array $categories = [],
+        public ?string $relatedTo = null,
     ) {}
 
     /** The IANA zone of its times; null for dates, floating times and bare offsets. */
@@ -89,6 +94,9 @@ final readonly class Entry
             $this->thisAndFuture,
             $this->conference,
             $this->alarmMinutes,
+            $this->comment,
+            $this->categories,
+            $this->relatedTo,
         );
     }
 

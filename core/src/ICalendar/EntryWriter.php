@@ -69,6 +69,9 @@ final class EntryWriter
             }
         }
         $lines .= self::text('SUMMARY', $entry->summary) . self::text('DESCRIPTION', $entry->description) . self::text('LOCATION', $entry->location);
+        $lines .= self::text('COMMENT', $entry->comment)
+            . ($entry->categories === [] ? '' : self::plain('CATEGORIES', implode(',', array_map(ContentLine::escaped(...), $entry->categories))))
+            . ($entry->relatedTo === null ? '' : self::plain('RELATED-TO', ContentLine::escaped($entry->relatedTo), ['RELTYPE' => 'SIBLING']));
         $lines .= $entry->url === null ? '' : self::plain('URL', $entry->url);
         $lines .= $entry->conference === null ? '' : self::plain('CONFERENCE', $entry->conference, ['VALUE' => 'URI', 'FEATURE' => ['AUDIO', 'VIDEO']]);
         $lines .= $entry->status === null ? '' : ContentLine::of('STATUS', $entry->status->value);

@@ -21,15 +21,26 @@ final readonly class SeriesTimes
     /** @param int $durationMinutes of an all-day series a multiple of 1440 */
     public static function of(Series $series, int $durationMinutes): self
     {
-        $timeOf = static fn(WallTime $wall): CalendarTime => match (true) {
+        $timeOf = static fn(WallTime $wall): CalendarTime => self::wall($series, $wall);
+
+        return new self($timeOf($series->start), self::end($series, $series->start, $durationMinutes), $series->ruleText(), array_map($timeOf, $series->extra), array_map($timeOf, $series->dropped));
+    }
+
+    /** A wall time of a series in the form of its start. */
+    public static function wall(Series $series, WallTime $wall): CalendarTime
+    {
+        return match (true) {
             $series->allDay => CalendarTime::date($wall->seconds),
             $series->zone === null => CalendarTime::floating($wall->seconds),
             default => CalendarTime::zonedWall($wall->seconds, $series->zone),
         };
-        $end = $series->zone === null
-            ? $timeOf($series->start->plusSeconds($durationMinutes * 60))
-            : CalendarTime::zoned($series->moment($series->start->seconds) + $durationMinutes * 60, $series->zone);
+    }
 
-        return new self($timeOf($series->start), $end, $series->ruleText(), array_map($timeOf, $series->extra), array_map($timeOf, $series->dropped));
+    /** When a date of a series ends: so many minutes later, whatever its clock does meanwhile. */
+    public static function end(Series $series, WallTime $start, int $durationMinutes): CalendarTime
+    {
+        return $series->zone === null
+            ? self::wall($series, $start->plusSeconds($durationMinutes * 60))
+            : CalendarTime::zoned($series->moment($start->seconds) + $durationMinutes * 60, $series->zone);
     }
 }

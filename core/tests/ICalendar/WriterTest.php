@@ -20,8 +20,8 @@ use Syndex\Core\Work;
 function snapshot(array $changes = []): MeetingSnapshot
 {
     return new MeetingSnapshot(...[...[
-        'uid' => 'u1@syndex.example', 'sequence' => 0, 'summary' => 'Grower exchange; lots, 40–58', 'description' => "Compare\nand settle", 'place' => null,
-        'joinLink' => 'https://meet.syndex.example/j/abc', 'organizerAddress' => 'm-1@syndex.example', 'organizerName' => 'Wanjiru "W" Achola', 'sentBy' => null,
+        'uid' => 'u1@syndex.example', 'sequence' => 0, 'summary' => 'Grower exchange; lots, 40–58', 'description' => "Compare\nand settle", 'location' => null, 'showsLinkAsPlace' => true, 'reminderMinutes' => 15,
+        'url' => 'https://meet.syndex.example/j/abc', 'organizerAddress' => 'm-1@syndex.example', 'organizerName' => 'Wanjiru "W" Achola', 'sentBy' => null,
         'series' => Tests\series('2026-12-08T15:30:00', 'Europe/Lisbon', 'FREQ=WEEKLY;INTERVAL=2;COUNT=12'), 'durationMinutes' => 45,
         'invitees' => [new Invitee('b@x.example', 'Bo, Ba', AttendeeRole::Required), new Invitee('a@x.example', null, AttendeeRole::Optional)],
     ], ...$changes]);
@@ -125,7 +125,7 @@ describe('Announce', function (): void {
     });
 
     it('writes what another reader understands', function (): void {
-        $ics = Announce::request(snapshot(['place' => 'Room 3', 'sentBy' => 'c@x.example']), Instant::parse('2026-11-25T10:00:00Z'));
+        $ics = Announce::request(snapshot(['location' => 'Room 3', 'sentBy' => 'c@x.example']), Instant::parse('2026-11-25T10:00:00Z'));
         $event = Reader::read($ics)->VEVENT;
 
         expect((string) $event->SUMMARY)->toBe('Grower exchange; lots, 40–58')
