@@ -59,6 +59,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('meetings', [MeetingController::class, 'store']);
         Route::post('meetings/discard', [MeetingController::class, 'discard']);
         Route::put('meetings/{meeting}', [MeetingController::class, 'update']);
+        Route::post('meetings/{meeting}/change', [MeetingController::class, 'change']);
         Route::delete('meetings/{meeting}', [MeetingController::class, 'destroy']);
         Route::post('board', BoardController::class);
         Route::post('calendar-files/look', [CalendarFileController::class, 'look']);

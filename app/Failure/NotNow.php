@@ -40,6 +40,11 @@ final class NotNow extends Refusal
         return new self('not_again', 409, __('failures.not_again'));
     }
 
+    public static function kitIsKnown(): self
+    {
+        return new self('kit_is_known', 409, __('failures.kit_is_known'));
+    }
+
     public static function over(): self
     {
         return new self('over', 409, __('failures.over'));

@@ -8,6 +8,7 @@ use App\Failure\Decide;
 use App\Failure\NotNow;
 use App\Joining\CloseRoom;
 use App\Live\Live;
+use App\People\Account;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
 use App\Planning\Over;
@@ -18,9 +19,9 @@ final readonly class CallOffMeeting
 {
     public function __construct(private Outbox $outbox, private Live $live) {}
 
-    public function __invoke(Meeting $meeting): Meeting
+    public function __invoke(Meeting $meeting, ?Account $by = null): Meeting
     {
-        return Decide::on(function () use ($meeting): Meeting {
+        return Decide::on(function () use ($meeting, $by): Meeting {
             $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
             if ($meeting->status !== MeetingStatus::Sent) {
                 throw NotNow::locked($meeting->status->value);
@@ -39,6 +40,9 @@ final readonly class CallOffMeeting
             $sequence = $meeting->sequence + 1;
             $this->outbox->tell($meeting, Method::Cancel, $sequence, $told, $addresses);
             $meeting->update(['status' => MeetingStatus::CalledOff, 'called_off_at' => now(), 'sequence' => $sequence, 'version' => $meeting->version + 1]);
+            // A change that waited has nothing to change any more.
+            Meeting::query()->where('changes_id', $meeting->id)->delete();
+            Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by?->id, 'kind' => StepKind::CalledOff, 'sequence' => $sequence]);
             CloseRoom::ofMeeting($meeting->id);
             $this->live->tell([Live::COORDINATION, ...SendMeeting::channels($meeting)], 'meeting', $meeting->id);
 

@@ -19,6 +19,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property DispatchKind $kind
  * @property ?string $uid
  * @property ?int $sequence
+ * @property ?string $recurrence_id the one date it is about, as its series names it
+ * @property ?list<string> $changes what it tells, of a change
+ * @property ?int $replaced_by the step that took its place
  * @property string $recipient
  * @property string $subject
  * @property string $message_id
@@ -50,6 +53,7 @@ final class Dispatch extends Model
             'kind' => DispatchKind::class,
             'state' => DispatchState::class,
             'mail' => 'encrypted',
+            'changes' => 'array',
             'hold_until' => 'immutable_datetime',
             'next_try_at' => 'immutable_datetime',
             'claimed_at' => 'immutable_datetime',
@@ -63,6 +67,12 @@ final class Dispatch extends Model
     public function meeting(): BelongsTo
     {
         return $this->belongsTo(Meeting::class);
+    }
+
+    /** @return BelongsTo<Snapshot, $this> */
+    public function snapshot(): BelongsTo
+    {
+        return $this->belongsTo(Snapshot::class);
     }
 
     /** @return BelongsTo<Person, $this> */

@@ -45,11 +45,15 @@ final readonly class InvitationController
         return new Response($this->letters->invitation($this->freeze->asItStands($meeting), $this->attendee($meeting, $person))->html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Content-Security-Policy' => self::FRAME_POLICY]);
     }
 
-    public function send(Request $request, Meeting $meeting, SendMeeting $send): JsonResponse
+    /** Sends a meeting, or the change of which this is the sheet. */
+    public function send(Request $request, Meeting $meeting, SendMeeting $send, SendChange $sendChange): JsonResponse
     {
-        $request->validate(['version' => ['required', 'integer']]);
+        $request->validate(['version' => ['required', 'integer'], 'tellAll' => ['sometimes', 'boolean']]);
+        /** @var Account $account */
+        $account = $request->user();
+        $sent = $meeting->changes_id === null ? $send($meeting, $request->integer('version'), $account) : $sendChange($meeting, $request->integer('version'), $request->boolean('tellAll'), $account);
 
-        return new JsonResponse([...$this->view->of($send($meeting, $request->integer('version'))), 'holdSeconds' => (int) config('syndex.outbox.hold_seconds')]);
+        return new JsonResponse([...$this->view->of($sent), 'holdSeconds' => (int) config('syndex.outbox.hold_seconds')]);
     }
 
     public function keep(Meeting $meeting, KeepMeeting $keep): JsonResponse
@@ -62,9 +66,12 @@ final readonly class InvitationController
         return new JsonResponse($this->view->of($takeBack($meeting)));
     }
 
-    public function callOff(Meeting $meeting, CallOffMeeting $callOff): JsonResponse
+    public function callOff(Request $request, Meeting $meeting, CallOffMeeting $callOff): JsonResponse
     {
-        return new JsonResponse($this->view->of($callOff($meeting)));
+        /** @var Account $account */
+        $account = $request->user();
+
+        return new JsonResponse($this->view->of($callOff($meeting, $account)));
     }
 
     /** The meeting as text, for pasting into chats and learning systems. */

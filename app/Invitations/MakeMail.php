@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
+use App\People\Person;
 use App\Planning\Attendee;
 use Syndex\Core\Invitations\Announce;
 use Syndex\Core\Invitations\Message;
 use Syndex\Core\Invitations\Method;
+use Syndex\Core\Invitations\Tell;
 use Syndex\Core\Time\Instant;
+use Syndex\Core\Work;
 
 /** Makes the mail of a dispatch from the snapshot of what was told. Made once it is kept, and stays the same. */
 final class MakeMail
@@ -17,7 +20,14 @@ final class MakeMail
 
     private MeetingAsTold $told;
 
+    /** What the recipients of a change knew before. */
+    private ?MeetingAsTold $before = null;
+
+    /** The text that all recipients of a sending or a calling-off get alike. */
     private string $ics = '';
+
+    /** @var array<string, Message> those of a change, by recipient, date and method */
+    private array $messages = [];
 
     public function __construct(private readonly FreezeMeeting $freeze, private readonly CoreMeeting $core, private readonly WriteLetter $letters) {}
 
@@ -41,25 +51,57 @@ final class MakeMail
     /** @return array{string, string} subject and the whole mail */
     private function made(Dispatch $dispatch): array
     {
-        $snapshot = Snapshot::query()->findOrFail($dispatch->snapshot_id);
-        $method = Method::from($snapshot->method);
-        $this->recall($snapshot, $method);
-        $person = $this->told->meeting->attendees->firstOrFail(static fn(Attendee $a): bool => $a->person_id === $dispatch->person_id && $a->person->email === $dispatch->recipient)->person;
-        $letter = $method === Method::Cancel ? $this->letters->callingOff($this->told, $person) : $this->letters->invitation($this->told, $person);
+        $this->recall(Snapshot::query()->findOrFail($dispatch->snapshot_id));
+        $message = $this->message($dispatch);
+        $isCancel = $message->method === Method::Cancel;
+        $told = $isCancel && $this->before !== null ? $this->before : $this->told;
+        $person = $this->person($told, $dispatch);
+        $letter = match (true) {
+            $this->before !== null => $this->letters->change($this->before, $this->told, $person, $message),
+            $isCancel => $this->letters->callingOff($told, $person),
+            default => $this->letters->invitation($told, $person),
+        };
 
-        return [$letter->subject, PackMail::invitation($this->told, $person, $letter, new Message($dispatch->recipient, $method, $snapshot->sequence, null, [], $this->ics), $dispatch->message_id)];
+        return [$letter->subject, PackMail::invitation($told, $person, $letter, $message, $dispatch->message_id)];
+    }
+
+    private function message(Dispatch $dispatch): Message
+    {
+        $method = $dispatch->kind === DispatchKind::CallingOff ? Method::Cancel : Method::Request;
+
+        return $this->before === null
+            ? new Message($dispatch->recipient, $method, (int) $dispatch->sequence, null, [], $this->ics)
+            : $this->messages[self::key($dispatch->recipient, $dispatch->recurrence_id, $method)] ?? throw new \LogicException("Nothing was to be told to dispatch $dispatch->id.");
+    }
+
+    private function person(MeetingAsTold $told, Dispatch $dispatch): Person
+    {
+        return $told->meeting->attendees->firstOrFail(static fn(Attendee $a): bool => $a->person_id === $dispatch->person_id && $a->person->email === $dispatch->recipient)->person;
     }
 
     /** Of one step there may be hundreds of mails: what they share is worked out once. */
-    private function recall(Snapshot $snapshot, Method $method): void
+    private function recall(Snapshot $snapshot): void
     {
         if ($this->known === $snapshot->id) {
             return;
         }
         $this->told = $this->freeze->read($snapshot->content);
+        $this->before = $snapshot->before === null ? null : $this->freeze->read($snapshot->before);
+        $this->messages = [];
         $meeting = $this->core->of($this->told);
         $stamp = Instant::ofSeconds($snapshot->stamped_at->getTimestamp());
-        $this->ics = $method === Method::Cancel ? Announce::cancel($meeting, $snapshot->sequence, $stamp) : Announce::request($meeting, $stamp);
+        if ($this->before !== null) {
+            foreach (Tell::of($this->core->of($this->before), $meeting, $stamp, $snapshot->tell_all, Work::usual(), $snapshot->sequence)->messages as $message) {
+                $this->messages[self::key($message->to, $message->recurrenceId, $message->method)] = $message;
+            }
+        } else {
+            $this->ics = $snapshot->method === Method::Cancel->value ? Announce::cancel($meeting, $snapshot->sequence, $stamp) : Announce::request($meeting, $stamp);
+        }
         $this->known = $snapshot->id;
+    }
+
+    private static function key(string $to, ?string $recurrenceId, Method $method): string
+    {
+        return "$method->value $recurrenceId $to";
     }
 }

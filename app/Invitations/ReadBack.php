@@ -34,7 +34,7 @@ final readonly class ReadBack
         $sheet = $this->sheets->of($meeting);
         $series = SaveSheet::onRule($sheet->series);
         $plan = Plan::of($series, $series->expand(Work::usual(), limit: PlanBoard::MOST_DATES), $sheet->durationMinutes, $sheet->zone);
-        $states = (new DateJudge($plan, $this->planBoard->participants($sheet, $plan, $meeting->id)))->all();
+        $states = (new DateJudge($plan, $this->planBoard->participants($sheet, $plan, $meeting->known_as)))->all();
 
         return [
             'meeting' => $this->view->of($meeting),

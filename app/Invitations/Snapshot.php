@@ -15,20 +15,26 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $method
  * @property int $sequence
  * @property CarbonImmutable $stamped_at DTSTAMP
+ * @property ?int $step_id
+ * @property ?string $before of a change: what its recipients knew
+ * @property bool $tell_all
  * @property string $content JSON, see {@see FreezeMeeting}; encrypted, since passcodes stand in it
  */
 final class Snapshot extends Model
 {
+    /** In place of a method: of a step whose messages differ by recipient. */
+    public const CHANGE = 'CHANGE';
+
     public $timestamps = false;
 
     protected $table = 'meeting_snapshots';
 
     protected $guarded = [];
 
-    protected $hidden = ['content'];
+    protected $hidden = ['content', 'before'];
 
     protected function casts(): array
     {
-        return ['content' => 'encrypted', 'stamped_at' => 'immutable_datetime'];
+        return ['content' => 'encrypted', 'before' => 'encrypted', 'tell_all' => 'boolean', 'stamped_at' => 'immutable_datetime'];
     }
 }

@@ -9,13 +9,21 @@ use App\Planning\Meeting;
 /** Who has been told of a meeting, at which addresses, by what left the house for them. */
 final class Told
 {
-    /** @return list<array{person: string, address: string}> whose invitation may have arrived, whatever their address is by now */
+    /** @return list<array{person: string, address: string}> whose invitation may have arrived and was not called off, whatever their address is by now */
     public static function of(Meeting $meeting): array
     {
-        $rows = Dispatch::query()->where('uid', $meeting->uid)->where('kind', DispatchKind::Invitation)->whereNotNull('attempted_at')
-            ->whereNotIn('state', [DispatchState::Refused])->whereNotNull('person_id')
-            ->distinct()->orderBy('recipient')->get(['person_id', 'recipient']);
+        $told = [];
+        $rows = Dispatch::query()->where('uid', $meeting->uid)->whereIn('kind', [DispatchKind::Invitation, DispatchKind::Change, DispatchKind::CallingOff])->whereNotNull('attempted_at')
+            ->whereNotIn('state', [DispatchState::Refused])->whereNotNull('person_id')->orderBy('id')->get(['person_id', 'recipient', 'kind', 'recurrence_id']);
+        foreach ($rows as $dispatch) {
+            if ($dispatch->kind !== DispatchKind::CallingOff) {
+                $told[$dispatch->recipient] = ['person' => (string) $dispatch->person_id, 'address' => $dispatch->recipient];
+            } elseif ($dispatch->recurrence_id === null) {
+                unset($told[$dispatch->recipient]);
+            }
+        }
+        ksort($told, SORT_STRING);
 
-        return array_values($rows->map(static fn(Dispatch $d): array => ['person' => (string) $d->person_id, 'address' => $d->recipient])->all());
+        return array_values($told);
     }
 }

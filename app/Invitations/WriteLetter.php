@@ -10,6 +10,9 @@ use App\Planning\Meeting;
 use App\Planning\MeetingSeries;
 use Illuminate\Contracts\View\Factory;
 use Syndex\Core\ICalendar\AttendeeRole;
+use Syndex\Core\Invitations\Change;
+use Syndex\Core\Invitations\Message;
+use Syndex\Core\Invitations\Method;
 use Syndex\Core\Joining\MeetingNumber;
 use Syndex\Core\Joining\PhoneText;
 use Syndex\Core\Recurrence\Expansion;
@@ -35,7 +38,7 @@ final class WriteLetter
     /** @var \WeakMap<Meeting, Expansion> */
     private \WeakMap $dates;
 
-    public function __construct(private readonly Factory $views, private readonly MeetingSeries $series, private readonly ZoneData $zones, private readonly Grammar $grammar)
+    public function __construct(private readonly Factory $views, private readonly MeetingSeries $series, private readonly ZoneData $zones, private readonly Grammar $grammar, private readonly DescribeChange $changes)
     {
         $this->dates = new \WeakMap();
     }
@@ -44,18 +47,69 @@ final class WriteLetter
     {
         $meeting = $told->meeting;
         $facts = $this->facts($told, $person);
-        $subject = $meeting->all_day
-            ? __('mail.subject_invitation_all_day', ['title' => $meeting->title, 'date' => $facts['shortDate']])
-            : __('mail.subject_invitation', ['title' => $meeting->title, 'date' => $facts['shortDate'], 'clock' => $facts['clock'], 'place' => $facts['place']]);
 
-        return $this->letter($subject, 'mail.invitation', 'mail.invitation-text', $facts);
+        return $this->letter($this->subject($meeting, $facts), 'mail.invitation', 'mail.invitation-text', $facts);
     }
 
-    public function callingOff(MeetingAsTold $told, Person $person): Letter
+    /** @param array<string, mixed> $facts */
+    private function subject(Meeting $meeting, array $facts): string
+    {
+        return $meeting->all_day
+            ? __('mail.subject_invitation_all_day', ['title' => $meeting->title, 'date' => $facts['shortDate']])
+            : __('mail.subject_invitation', ['title' => $meeting->title, 'date' => $facts['shortDate'], 'clock' => $facts['clock'], 'place' => $facts['place']]);
+    }
+
+    /** The meeting as if it were that one date. */
+    private function onDate(MeetingAsTold $told, ?string $recurrenceId): MeetingAsTold
+    {
+        if ($recurrenceId === null) {
+            return $told;
+        }
+        $one = clone $told->meeting;
+        $one->setRawAttributes([...$one->getAttributes(), 'starts_local' => strlen($recurrenceId) === 10 ? "$recurrenceId 00:00:00" : str_replace('T', ' ', $recurrenceId), 'rrule' => null, 'extra_local' => '[]', 'dropped_local' => '[]']);
+
+        return new MeetingAsTold($one, $told->organisation, $told->organizer);
+    }
+
+    /** @param array{what: string, was: ?string, now: ?string} $line */
+    private static function changeLine(array $line): string
+    {
+        return match (true) {
+            $line['was'] === null => __("mail.now_$line[what]", ['now' => $line['now']]),
+            $line['now'] === null => __("mail.gone_$line[what]", ['was' => $line['was']]),
+            default => __("mail.changed_$line[what]", ['was' => $line['was'], 'now' => $line['now']]),
+        };
+    }
+
+    /** What a change means to one of those it concerns. */
+    public function change(MeetingAsTold $before, MeetingAsTold $after, Person $person, Message $message): Letter
+    {
+        $isCancel = $message->method === Method::Cancel;
+        $told = $this->onDate($isCancel ? $before : $after, $message->recurrenceId);
+        if ($isCancel) {
+            $lead = match (true) {
+                $message->recurrenceId !== null => 'date_off_by',
+                $message->changes === [Change::People] => 'taken_out_by',
+                default => 'called_off_by',
+            };
+
+            return $this->callingOff($told, $person, $lead);
+        }
+        if ($message->changes === [Change::New]) {
+            return $this->invitation($told, $person);
+        }
+        $facts = [...$this->facts($told, $person), 'lead' => __('mail.changed_by', ['host' => $after->host()->called()]), 'changeLines' => array_map(self::changeLine(...), $this->changes->of($before, $after, $person, $message->changes))];
+
+        return $this->letter(__('mail.subject_change', ['subject' => $this->subject($told->meeting, $facts)]), 'mail.invitation', 'mail.invitation-text', $facts);
+    }
+
+    /** @param 'called_off_by'|'taken_out_by'|'date_off_by' $lead */
+    public function callingOff(MeetingAsTold $told, Person $person, string $lead = 'called_off_by'): Letter
     {
         $facts = $this->facts($told, $person);
+        $facts['lead'] = __("mail.$lead", ['host' => $facts['host']]);
 
-        return $this->letter(__('mail.subject_calling_off', ['title' => $told->meeting->title, 'date' => $facts['shortDate']]), 'mail.calling-off', 'mail.calling-off-text', $facts);
+        return $this->letter(__($lead === 'taken_out_by' ? 'mail.subject_taken_out' : 'mail.subject_calling_off', ['title' => $told->meeting->title, 'date' => $facts['shortDate']]), 'mail.calling-off', 'mail.calling-off-text', $facts);
     }
 
     /**
@@ -102,6 +156,8 @@ final class WriteLetter
                 'phones' => array_map(static fn(array $d): array => ['uri' => 'tel:' . $d['number'], 'text' => PhoneText::of($d['number']), 'country' => $d['country']], $kit->dial_ins),
             ],
             'where' => $meeting->join_mode->needsPlace() ? $meeting->place : null,
+            'lead' => null,
+            'changeLines' => [],
             'who' => $meeting->attendees->map(static fn(Attendee $a): string => $a->person->called())->all(),
             'footer' => $told->organisation === config('syndex.mail_name') ? __('mail.footer_alone') : __('mail.footer', ['organisation' => $told->organisation]),
         ];

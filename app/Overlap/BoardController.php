@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Overlap;
 
+use App\Planning\Meeting;
 use Illuminate\Http\JsonResponse;
 use Syndex\Core\Time\ZoneData;
 
@@ -13,6 +14,6 @@ final class BoardController
     {
         $id = $request->input('meetingId');
 
-        return new JsonResponse($request->withinCalendar(fn(): array => $planBoard($request->sheet($zones), $request->integer('index'), is_string($id) ? $id : null, $request->integer('shiftMinutes'), $request->anchor($zones), $request->moveAs())));
+        return new JsonResponse($request->withinCalendar(fn(): array => $planBoard($request->sheet($zones), $request->integer('index'), is_string($id) ? Meeting::query()->find($id, ['id', 'changes_id'])?->known_as : null, $request->integer('shiftMinutes'), $request->anchor($zones), $request->moveAs())));
     }
 }

@@ -21,10 +21,12 @@ final readonly class DiscardDraft
             if (!$meeting->status->isEditable()) {
                 throw NotNow::locked($meeting->status->value);
             }
-            // Also where no kit was kept: the bridge may have opened a room without our hearing of it.
-            CloseRoom::ofMeeting($meeting->id);
+            if ($meeting->changes_id === null) {
+                // Also where no kit was kept: the bridge may have opened a room without our hearing of it.
+                CloseRoom::ofMeeting($meeting->id);
+            }
             $meeting->delete();
-            $this->live->tell([Live::COORDINATION], 'meeting', $meeting->id);
+            $this->live->tell([Live::COORDINATION], 'meeting', $meeting->known_as);
         });
     }
 }

@@ -19,15 +19,19 @@ final readonly class GiveKit
     /** The kit it has, or one made now. */
     public function __invoke(Meeting $meeting): JoiningKit
     {
-        return $this->decided($meeting, fn(Meeting $meeting): JoiningKit => $this->makeKit->keptOrMade($meeting->id, $meeting->title));
+        return $this->decided($meeting, fn(Meeting $meeting): JoiningKit => $this->makeKit->keptOrMade($meeting->known_as, $meeting->title));
     }
 
     /** @param ?string $typed a passcode of the coordinator's own; null or empty: it is made up */
     public function withPasscode(Meeting $meeting, #[\SensitiveParameter] ?string $typed): JoiningKit
     {
+        if ($meeting->changes_id !== null && $meeting->kit !== null) {
+            // Its people hold the passcode already: a new one is a change of its own kind.
+            throw NotNow::kitIsKnown();
+        }
         $passcode = $typed === null || $typed === '' ? null : Passcode::typed($typed);
 
-        return $this->decided($meeting, fn(Meeting $meeting): JoiningKit => $this->makeKit->withPasscode($meeting->id, $meeting->title, $passcode));
+        return $this->decided($meeting, fn(Meeting $meeting): JoiningKit => $this->makeKit->withPasscode($meeting->known_as, $meeting->title, $passcode));
     }
 
     /** @param \Closure(Meeting): JoiningKit $decision */
@@ -43,7 +47,7 @@ final readonly class GiveKit
                 return $decision($meeting);
             });
         } catch (BridgeFailed $failed) {
-            MakeKit::settleLater($meeting->id, $failed);
+            MakeKit::settleLater($meeting->known_as, $failed);
 
             throw $failed;
         }

@@ -17,6 +17,10 @@ final readonly class KeepMeeting
     {
         return Decide::on(function () use ($meeting): Meeting {
             $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
+            if ($meeting->changes_id !== null) {
+                // The sheet of a change waits as it is; the meeting keeps its time.
+                return $meeting;
+            }
             if (!$meeting->status->isEditable()) {
                 throw NotNow::locked($meeting->status->value);
             }

@@ -23,6 +23,8 @@ use Illuminate\Support\Collection;
  * @property string $uid
  * @property string $address_token
  * @property string $coordinator_id
+ * @property ?string $changes_id the sent meeting whose change this sheet is
+ * @property ?CarbonImmutable $changed_at
  * @property ?string $host_id
  * @property MeetingStatus $status
  * @property int $version
@@ -56,6 +58,8 @@ use Illuminate\Support\Collection;
  * @property Collection<int, Attendee> $attendees
  * @property Collection<int, Occurrence> $occurrences
  * @property ?JoiningKit $kit
+ * @property ?self $change
+ * @property-read string $known_as
  */
 final class Meeting extends Model
 {
@@ -77,6 +81,7 @@ final class Meeting extends Model
             'starts_local' => 'immutable_datetime',
             'kept_at' => 'immutable_datetime',
             'sent_at' => 'immutable_datetime',
+            'changed_at' => 'immutable_datetime',
             'called_off_at' => 'immutable_datetime',
             'laid_until_on' => 'immutable_date',
             'first_starts_at' => 'immutable_datetime',
@@ -121,7 +126,19 @@ final class Meeting extends Model
     /** @return HasOne<JoiningKit, $this> */
     public function kit(): HasOne
     {
-        return $this->hasOne(JoiningKit::class);
+        return $this->hasOne(JoiningKit::class, 'meeting_id', 'known_as');
+    }
+
+    /** @return HasOne<self, $this> the sheet of a change that waits */
+    public function change(): HasOne
+    {
+        return $this->hasOne(self::class, 'changes_id');
+    }
+
+    /** The meeting that people know: of the sheet of a change the one it changes, else itself. Its room and its time are one. */
+    public function getKnownAsAttribute(): string
+    {
+        return $this->changes_id ?? $this->id;
     }
 
     /**
@@ -139,6 +156,6 @@ final class Meeting extends Model
      */
     public function scopeUntouched(Builder $query): void
     {
-        $query->whereNull('shown_at')->where('status', MeetingStatus::Draft);
+        $query->whereNull('shown_at')->whereNull('changes_id')->where('status', MeetingStatus::Draft);
     }
 }

@@ -51,6 +51,15 @@ final readonly class MeetingController
         return new JsonResponse($request->withinCalendar(fn(): array => $this->view->of($save($meeting, $request->sheet($zones), $request->integer('version')))));
     }
 
+    /** The sheet on which a sent meeting is changed: the one that is there, or a new one. */
+    public function change(Request $request, Meeting $meeting, ChangeOf $change): JsonResponse
+    {
+        /** @var Account $account */
+        $account = $request->user();
+
+        return new JsonResponse($this->view->of($change->begin($meeting, $account)->refresh()), 201);
+    }
+
     public function destroy(Meeting $meeting, DiscardDraft $discard): Response
     {
         $discard($meeting);

@@ -49,9 +49,11 @@ final readonly class SaveSheet
                 'duration_minutes' => $sheet->durationMinutes,
                 'join_mode' => $sheet->joinMode,
                 'place' => $sheet->place === '' ? null : $sheet->place,
-                ...($meeting->status->takesTime() ? [] : ['shown_at' => ShownAt::first($series, $sheet->zone)]),
+                ...($meeting->status->takesTime() || $meeting->changes_id !== null ? [] : ['shown_at' => ShownAt::first($series, $sheet->zone)]),
             ]);
-            FindWords::keepMeeting($meeting->id, SearchKey::distinct($sheet->title));
+            if ($meeting->changes_id === null) {
+                FindWords::keepMeeting($meeting->id, SearchKey::distinct($sheet->title));
+            }
             KeepRows::agenda($meeting, $sheet->agenda);
             KeepRows::attendees($meeting, $sheet->attendees);
             if ($meeting->status->takesTime()) {

@@ -18,7 +18,7 @@ final readonly class SheetView
     /** @return array<string, mixed> */
     public function of(Meeting $meeting, bool $withKit = true): array
     {
-        $meeting->loadMissing(['agenda', 'attendees.person.account', 'kit', 'coordinator.person']);
+        $meeting->loadMissing(['agenda', 'attendees.person.account', 'kit', 'coordinator.person', 'change']);
         $request = Request::create('/');
         $series = $this->series->of($meeting);
 
@@ -44,10 +44,13 @@ final readonly class SheetView
             ...$this->seriesView->of($series, $meeting->duration_minutes),
             'joinMode' => $meeting->join_mode->value,
             'kit' => $withKit && $meeting->kit !== null ? (new KitResource($meeting->kit))->toArray($request) : null,
+            'changeOf' => $meeting->changes_id,
+            'changeId' => $meeting->change?->id,
             'coordinator' => $meeting->coordinator->person->called(),
             'updatedAt' => $meeting->updated_at->toIso8601ZuluString(),
             'updatedLocal' => $this->clock->local($meeting->updated_at),
             'sentLocal' => $this->clock->local($meeting->sent_at),
+            'changedLocal' => $this->clock->local($meeting->changed_at),
             'calledOffLocal' => $this->clock->local($meeting->called_off_at),
         ];
     }

@@ -81,8 +81,12 @@ final readonly class StartDraft
         return $meeting;
     }
 
-    /** @param array<string, mixed> $values */
-    private function create(Account $coordinator, array $values): Meeting
+    /**
+     * A draft with these words and nobody on it. The sheet of a change is in no list, since what it changes stands there.
+     *
+     * @param  array<string, mixed>  $values  of the meeting
+     */
+    public function create(Account $coordinator, array $values): Meeting
     {
         $meeting = Meeting::query()->create([
             'uid' => strtolower((string) Str::ulid()) . '@' . config('syndex.mail_domain'),
@@ -93,7 +97,7 @@ final readonly class StartDraft
         ]);
         $meeting->refresh();
         // A sheet on which nothing stands yet is in no list until something does.
-        if ($meeting->title !== '') {
+        if ($meeting->title !== '' && $meeting->changes_id === null) {
             $meeting->update(['shown_at' => ShownAt::first($this->series->of($meeting), $this->zones->zone($meeting->zone))]);
             FindWords::keepMeeting($meeting->id, SearchKey::distinct($meeting->title));
         }

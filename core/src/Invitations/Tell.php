@@ -17,9 +17,10 @@ final class Tell
     /**
      * @param  ?MeetingSnapshot  $before  as it was last told; null: nobody was told of anything
      * @param  ?MeetingSnapshot  $after  null: it is withdrawn
+     * @param  ?int  $sequence  of the step, where it is settled already
      * @param  bool  $tellAll  those too whom a change of people alone would leave out
      */
-    public static function of(?MeetingSnapshot $before, ?MeetingSnapshot $after, Instant $now, bool $tellAll, Work $work): Told
+    public static function of(?MeetingSnapshot $before, ?MeetingSnapshot $after, Instant $now, bool $tellAll, Work $work, ?int $sequence = null): Told
     {
         $addresses = self::addresses($before, $after);
         $before = $before?->folded();
@@ -36,10 +37,7 @@ final class Tell
             }
             $sayings = [...$sayings, ...$to];
         }
-        $sequence = max($before->sequence ?? 0, $after->sequence ?? 0);
-        if (self::rises($before, $after, $change, $sayings)) {
-            $sequence++;
-        }
+        $sequence ??= max($before->sequence ?? 0, $after->sequence ?? 0) + (self::rises($before, $after, $change, $sayings) ? 1 : 0);
         $texts = new MessageTexts($before, $after, $sequence, $now, $work);
         $messages = array_map(static fn(Saying $saying): Message => new Message($saying->to, $saying->method, $sequence, $texts->recurrenceId($saying), $saying->changes, $texts->of($saying)), $sayings);
         usort($messages, static fn(Message $a, Message $b): int => [$a->to, $a->recurrenceId ?? '', $a->method->value] <=> [$b->to, $b->recurrenceId ?? '', $b->method->value]);

@@ -1,5 +1,5 @@
 {!! $meeting->title !!}
-{!! __('mail.called_off_by', ['host' => $host]) !!}
+{!! $lead !!}
 
 @include('mail.when-text')
 

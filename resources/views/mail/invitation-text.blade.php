@@ -1,5 +1,9 @@
 {!! $meeting->title !!}
-{!! $coordinator ? __('mail.asks_you_through', ['host' => $host, 'coordinator' => $coordinator]) : __('mail.asks_you', ['host' => $host]) !!}{!! $needed === null ? '' : ' '.__($needed ? 'mail.required' : 'mail.optional') !!}
+{!! $lead ?? ($coordinator ? __('mail.asks_you_through', ['host' => $host, 'coordinator' => $coordinator]) : __('mail.asks_you', ['host' => $host])) !!}{!! $needed === null ? '' : ' '.__($needed ? 'mail.required' : 'mail.optional') !!}
+
+@foreach ($changeLines as $line)
+- {!! $line !!}
+@endforeach
 
 @include('mail.when-text')
 

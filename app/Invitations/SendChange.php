@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Invitations;
+
+use App\Failure\Decide;
+use App\Failure\NotNow;
+use App\Live\Live;
+use App\People\Account;
+use App\Planning\ChangeOf;
+use App\Planning\Meeting;
+use App\Planning\MeetingStatus;
+use App\Planning\Over;
+use Syndex\Core\ICalendar\AttendeeRole;
+use Syndex\Core\Invitations\Change;
+
+/** Sends the change of a meeting: from here on it is as its sheet says, and exactly those whom that concerns are told. */
+final readonly class SendChange
+{
+    /** After such a change nobody has agreed yet (RFC 5546 3.2.2.1). */
+    private const ASKED_ANEW = [Change::New, Change::Time, Change::Length, Change::Repeats, Change::DateMoved, Change::Place];
+
+    public function __construct(private FreezeMeeting $freeze, private PlanChange $plan, private Outbox $outbox, private ChangeOf $change, private Readiness $readiness, private Live $live) {}
+
+    /** @param int $version the version of the sheet that was read back */
+    public function __invoke(Meeting $sheet, int $version, bool $tellAll, Account $by): Meeting
+    {
+        return Decide::on(function () use ($sheet, $version, $tellAll, $by): Meeting {
+            $meeting = Meeting::query()->lockForUpdate()->findOrFail($sheet->changes_id);
+            $sheet = Meeting::query()->lockForUpdate()->findOrFail($sheet->id);
+            if ($meeting->status !== MeetingStatus::Sent) {
+                throw NotNow::locked($meeting->status->value);
+            }
+            if (Over::is($meeting)) {
+                throw NotNow::over();
+            }
+            if ($sheet->version !== $version) {
+                throw NotNow::changedElsewhere(['version' => $sheet->version]);
+            }
+            $missing = $this->readiness->missing($sheet);
+            if ($missing !== []) {
+                throw NotNow::notReady($missing);
+            }
+            $channels = SendMeeting::channels($meeting);
+            $before = $this->freeze->write($meeting);
+            $known = $this->freeze->read($before);
+            $this->change->apply($sheet, $meeting);
+            $planned = $this->plan->of($meeting, $known, $this->freeze->asItStands($meeting), $tellAll);
+            $meeting->update(['sequence' => $planned->sequence]);
+            $this->askAnew($meeting, $planned);
+            $after = $this->freeze->write($meeting->refresh());
+            $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by->id, 'kind' => StepKind::Changed, 'sequence' => $planned->sequence, 'before' => $before, 'after' => $after]);
+            $this->outbox->tellChange($step, $meeting, $planned, $after, $tellAll);
+            $sheet->delete();
+            $this->live->tell([Live::COORDINATION, ...$channels, ...SendMeeting::channels($meeting)], 'meeting', $meeting->id);
+
+            return $meeting;
+        });
+    }
+
+    private function askAnew(Meeting $meeting, PlannedStep $planned): void
+    {
+        $addresses = [];
+        foreach ($planned->messages() as $message) {
+            if (array_intersect(array_column($message->changes, 'value'), array_column(self::ASKED_ANEW, 'value')) !== []) {
+                $addresses[] = $message->to;
+            }
+        }
+        foreach ($meeting->attendees()->with('person')->get() as $attendee) {
+            if ($attendee->role !== AttendeeRole::Chair && in_array($attendee->person->email, $addresses, true)) {
+                $attendee->update(['partstat' => 'NEEDS-ACTION']);
+            }
+        }
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Invitations;
+
+use App\People\Account;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * What was done to a meeting of which people know: by whom, from what to what. Kept as it was, in the form of {@see FreezeMeeting}.
+ *
+ * @property int $id
+ * @property string $meeting_id
+ * @property ?string $account_id
+ * @property StepKind $kind
+ * @property int $sequence
+ * @property ?string $before
+ * @property ?string $after
+ * @property ?CarbonImmutable $taken_back_at
+ * @property CarbonImmutable $created_at
+ * @property ?Account $account
+ */
+final class Step extends Model
+{
+    public const UPDATED_AT = null;
+
+    protected $table = 'meeting_steps';
+
+    protected $guarded = [];
+
+    protected $hidden = ['before', 'after'];
+
+    protected function casts(): array
+    {
+        return ['kind' => StepKind::class, 'before' => 'encrypted', 'after' => 'encrypted', 'taken_back_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime'];
+    }
+
+    /** @return BelongsTo<Account, $this> */
+    public function account(): BelongsTo
+    {
+        return $this->belongsTo(Account::class);
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Invitations;
+
+enum StepKind: string
+{
+    case Sent = 'sent';
+    case Changed = 'changed';
+    case CalledOff = 'called_off';
+    case TakenBack = 'taken_back';
+}

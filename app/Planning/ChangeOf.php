@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Failure\Decide;
+use App\Failure\NotNow;
+use App\Live\Live;
+use App\People\Account;
+
+/**
+ * The sheet on which a sent meeting is changed. It is a draft beside the meeting, which stays as its people know it until the
+ * change is sent.
+ */
+final readonly class ChangeOf
+{
+    /** Columns that a sheet may change. */
+    private const COLUMNS = ['host_id', 'title', 'purpose', 'links', 'starts_local', 'zone', 'all_day', 'duration_minutes', 'rrule', 'extra_local', 'dropped_local', 'join_mode', 'place'];
+
+    public function __construct(private StartDraft $start, private LayDown $layDown, private Live $live) {}
+
+    /** The sheet that is there, or one begun now. */
+    public function begin(Meeting $meeting, Account $coordinator): Meeting
+    {
+        return Decide::on(function () use ($meeting, $coordinator): Meeting {
+            $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
+            if ($meeting->status !== MeetingStatus::Sent) {
+                throw NotNow::locked($meeting->status->value);
+            }
+            if (Over::is($meeting)) {
+                throw NotNow::over();
+            }
+
+            return Meeting::query()->where('changes_id', $meeting->id)->lockForUpdate()->first() ?? $this->sheetOf($meeting, $coordinator);
+        });
+    }
+
+    /** A sheet that says what a meeting is now. */
+    public function sheetOf(Meeting $meeting, Account $coordinator): Meeting
+    {
+        $meeting->load(['agenda', 'attendees']);
+        $sheet = $this->start->create($coordinator, ['changes_id' => $meeting->id, ...self::said($meeting)]);
+        self::copyRows($meeting, $sheet);
+        $this->live->tell([Live::COORDINATION], 'meeting', $meeting->id);
+
+        return $sheet;
+    }
+
+    /** Brings a meeting to what its sheet says. Who stays is the row they were, with their answer. */
+    public function apply(Meeting $sheet, Meeting $meeting): void
+    {
+        $sheet->load(['agenda', 'attendees']);
+        $meeting->update([...self::said($sheet), 'changed_at' => now(), 'version' => $meeting->version + 1]);
+        self::copyRows($sheet, $meeting);
+        // What is past stays as it was.
+        $this->layDown->ahead($meeting);
+        $meeting->refresh();
+    }
+
+    /** @return array<string, mixed> */
+    private static function said(Meeting $meeting): array
+    {
+        $said = [];
+        foreach (self::COLUMNS as $column) {
+            $said[$column] = $meeting->getAttribute($column);
+        }
+
+        return $said;
+    }
+
+    private static function copyRows(Meeting $from, Meeting $to): void
+    {
+        $there = array_values($to->agenda()->get()->map(static fn(AgendaItem $i): int => $i->id)->all());
+        KeepRows::agenda($to, array_values($from->agenda->values()->map(static fn(AgendaItem $i, int $at): array => ['id' => $there[$at] ?? null, 'title' => $i->title, 'minutes' => $i->minutes, 'speaker' => $i->speaker])->all()));
+        KeepRows::attendees($to, array_values($from->attendees->map(static fn(Attendee $a): array => ['personId' => $a->person_id, 'role' => $a->role])->all()));
+    }
+}

@@ -1,0 +1,165 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Invitations\Dispatch;
+use App\Invitations\Step;
+use App\People\Role;
+use App\Planning\Meeting;
+use Illuminate\Support\Facades\DB;
+
+use function Tests\Feature\account;
+use function Tests\Feature\colleague;
+use function Tests\Feature\delivered;
+use function Tests\Feature\guest;
+use function Tests\Feature\icsTo;
+use function Tests\Feature\mailTo;
+use function Tests\Feature\meeting;
+use function Tests\Feature\repeats;
+use function Tests\Feature\sent;
+use function Tests\Feature\sheet;
+
+beforeEach(function (): void {
+    $this->travelTo('2026-12-01T08:00:00Z');
+    $this->wanjiru = account(Role::Coordinator, colleague('Wanjiru Achola', 'Africa/Nairobi', ['email' => 'wanjiru@garden.example']));
+    $this->ines = colleague('Inês Varela', 'Europe/Lisbon', ['email' => 'ines@garden.example']);
+    $this->rosa = guest('rosa@far.example');
+    $this->actingAs($this->wanjiru);
+    $this->meeting = sent(meeting($this->wanjiru, [$this->wanjiru->person, $this->ines, $this->rosa]));
+    $this->begin = fn() => $this->postJson("/api/meetings/{$this->meeting->id}/change")->assertCreated()->json();
+    $this->change = function (array $changes): Meeting {
+        $sheet = Meeting::query()->findOrFail(($this->begin)()['id']);
+        $this->putJson("/api/meetings/$sheet->id", sheet($sheet, [...$changes, ...(array_key_exists('people', $changes) ? ['attendees' => array_map(static fn($p) => ['personId' => $p->id, 'role' => 'required'], $changes['people'])] : [])]))->assertOk();
+
+        return $sheet->refresh();
+    };
+    $this->send = fn(Meeting $sheet, array $more = []) => $this->postJson("/api/meetings/$sheet->id/send", ['version' => $sheet->version, ...$more]);
+    // "rosa@far.example change 1 time", of the last step
+    $this->told = fn(): array => Dispatch::query()->whereHas('snapshot', fn($q) => $q->where('step_id', Step::query()->max('id')))->orderBy('recipient')->orderBy('recurrence_id')->get()
+        ->map(static fn(Dispatch $d): string => implode(' ', array_filter([strstr($d->recipient, '@', true), $d->kind->value, (string) $d->sequence, $d->recurrence_id, implode(',', $d->changes ?? [])], static fn(?string $t): bool => $t !== null && $t !== '')))->all();
+});
+
+it('opens a sent meeting for change on one sheet, which is in no list, and leaves it as its people know it', function (): void {
+    $sheet = ($this->begin)();
+    expect([$sheet['status'], $sheet['changeOf'], $sheet['title'], count($sheet['attendees'])])->toBe(['draft', $this->meeting->id, $this->meeting->title, 3]);
+    // A second coordinator gets the same sheet.
+    $this->actingAs(account(Role::Coordinator, colleague('Joram Kiptui')));
+    expect(($this->begin)()['id'])->toBe($sheet['id']);
+
+    ($this->change)(['title' => 'Grower talk', 'rule' => repeats()]);
+    foreach (['drafts', 'all'] as $which) {
+        expect($this->getJson("/api/meetings?which=$which")->json('meetings.*.id'))->not->toContain($sheet['id']);
+    }
+    $now = $this->getJson("/api/meetings/{$this->meeting->id}")->assertOk()->json();
+    expect([$now['title'], $now['status'], $now['changeId']])->toBe([$this->meeting->title, 'sent', $sheet['id']]);
+    // The board does not hold the meeting against itself.
+    $board = $this->postJson('/api/board', [...sheet(Meeting::query()->findOrFail($sheet['id'])), 'index' => 0, 'meetingId' => $sheet['id']])->assertOk()->json();
+    expect($board['board']['summary']['busy'])->toBe([]);
+
+    $this->deleteJson("/api/meetings/{$sheet['id']}")->assertNoContent();
+    expect($this->getJson("/api/meetings/{$this->meeting->id}")->json('changeId'))->toBeNull();
+});
+
+it('tells exactly whom a change concerns', function (array $changes, array $expected, array $more = []): void {
+    delivered($this->meeting);
+    $sheet = ($this->change)(['rule' => repeats(), ...array_map(fn($c) => $c instanceof Closure ? $c->call($this) : $c, $changes)]);
+    $answer = ($this->send)($sheet, $more)->assertOk()->json();
+
+    expect([$answer['id'], $answer['changeId'], ($this->told)()])->toBe([$this->meeting->id, null, $expected]);
+})->with([
+    'another place' => [['place' => 'Hall 2'], ['ines change 1 place,text', 'rosa change 1 place,text', 'wanjiru change 1 place,text']],
+    'another title' => [['title' => 'Other'], ['ines change 0 title', 'rosa change 0 title', 'wanjiru change 0 title']],
+    'half an hour later' => [['startLocal' => '2026-12-15T16:00:00'], ['ines change 1 time', 'rosa change 1 time', 'wanjiru change 1 time']],
+    'longer, and less often' => [['durationMinutes' => 60, 'rule' => fn() => repeats(['interval' => 2])], ['ines change 1 length,repeats', 'rosa change 1 length,repeats', 'wanjiru change 1 length,repeats']],
+    'one date off' => [['dropped' => ['2026-12-22T15:30:00']], ['ines calling_off 1 2026-12-22T15:30:00 date_dropped', 'rosa calling_off 1 2026-12-22T15:30:00 date_dropped', 'wanjiru calling_off 1 2026-12-22T15:30:00 date_dropped']],
+    'somebody out' => [['people' => fn() => [$this->wanjiru->person, $this->ines]], ['rosa calling_off 1 people']],
+    'somebody in' => [['people' => fn() => [$this->wanjiru->person, $this->ines, $this->rosa, guest('karl@far.example')]], ['karl invitation 0 new']],
+    'somebody in, all told' => [['people' => fn() => [$this->wanjiru->person, $this->ines, $this->rosa, guest('karl@far.example')]], ['ines change 0 people', 'karl invitation 0 new', 'rosa change 0 people', 'wanjiru change 0 people'], ['tellAll' => true]],
+    'nothing' => [[], []],
+]);
+
+it('writes what changed, old and new, in the reader’s own time', function (): void {
+    delivered($this->meeting);
+    ($this->send)(($this->change)(['rule' => repeats(), 'startLocal' => '2026-12-15T16:00:00', 'place' => 'Hall 2']))->assertOk();
+    $mail = mailTo('ines@garden.example');
+    $text = (string) $mail->getTextContent();
+
+    expect($mail->getHeaderValue('Subject'))->toStartWith('Changed: ')
+        ->and($text)->toContain('Wanjiru Achola has changed this meeting.')
+        ->toContain('Was: every Tuesday at 15:30 Nairobi time for 45 minutes, 4 times from 15 December 2026. Now: every Tuesday at 16:00 Nairobi time for 45 minutes, 4 times from 15 December 2026.')
+        ->toContain('The first date in your time: was Tuesday 15 December 2026, 12:30, now Tuesday 15 December 2026, 13:00.')
+        ->toContain('Place: was Room 3, now Hall 2.')
+        ->and(icsTo('ines@garden.example'))->toContain('METHOD:REQUEST')->toContain('SEQUENCE:1')->toContain('DTSTART;TZID=Africa/Nairobi:20261215T160000');
+});
+
+it('tells who is taken out, and of one date that is off, just that', function (): void {
+    delivered($this->meeting);
+    ($this->send)(($this->change)(['rule' => repeats(), 'dropped' => ['2026-12-22T15:30:00'], 'people' => [$this->wanjiru->person, $this->ines]]))->assertOk();
+
+    expect((string) mailTo('rosa@far.example')->getTextContent())->toContain('has taken you off the list')
+        ->and(icsTo('rosa@far.example'))->toContain('METHOD:CANCEL')->toContain('ATTENDEE')->not->toContain('STATUS')
+        ->and((string) mailTo('ines@garden.example')->getTextContent())->toContain('has called this one date off')->toContain('Tuesday 22 December 2026')
+        ->and(icsTo('ines@garden.example'))->toContain('RECURRENCE-ID;TZID=Africa/Nairobi:20261222T153000')->toContain('STATUS:CANCELLED')->not->toContain('RRULE:FREQ=WEEKLY;COUNT');
+});
+
+it('replaces an invitation that has not left: one message leaves, to the meeting as it is', function (): void {
+    // Inês has hers, Rosa's waits.
+    Dispatch::query()->where('recipient', 'ines@garden.example')->update(['state' => 'sent', 'attempted_at' => now(), 'sent_at' => now()]);
+    ($this->send)(($this->change)(['rule' => repeats(), 'startLocal' => '2026-12-15T16:00:00']))->assertOk();
+
+    expect(($this->told)())->toBe(['ines change 1 time', 'rosa invitation 1 new', 'wanjiru invitation 1 new'])
+        ->and(Dispatch::query()->where('recipient', 'rosa@far.example')->orderBy('id')->pluck('state')->map->value->all())->toBe(['replaced', 'waiting'])
+        ->and((string) mailTo('rosa@far.example')->getTextContent())->toContain('invites you')->not->toContain('changed')
+        ->and(icsTo('rosa@far.example'))->toContain('DTSTART;TZID=Africa/Nairobi:20261215T160000')->toContain('SEQUENCE:1');
+});
+
+it('works a change that waits out anew from what last left', function (): void {
+    delivered($this->meeting);
+    ($this->send)(($this->change)(['rule' => repeats(), 'place' => 'Hall 2']))->assertOk();
+    // Back to where it was, before the first change has left: nothing is to be told, and nothing leaves.
+    ($this->send)(($this->change)(['rule' => repeats(), 'place' => 'Room 3']))->assertOk();
+
+    expect(($this->told)())->toBe([])->and(Dispatch::query()->where('state', 'waiting')->count())->toBe(0);
+});
+
+it('asks anew for answers after a change of when or where, and keeps them else', function (): void {
+    delivered($this->meeting);
+    DB::table('attendees')->where('meeting_id', $this->meeting->id)->update(['partstat' => 'ACCEPTED']);
+    $answers = fn(): array => DB::table('attendees')->where('meeting_id', $this->meeting->id)->orderBy('position')->pluck('partstat')->all();
+    ($this->send)(($this->change)(['rule' => repeats(), 'title' => 'Other']))->assertOk();
+    expect($answers())->toBe(['ACCEPTED', 'ACCEPTED', 'ACCEPTED'])->and(icsTo('ines@garden.example'))->toContain('PARTSTAT=ACCEPTED');
+
+    delivered($this->meeting);
+    ($this->send)(($this->change)(['title' => 'Other', 'rule' => repeats(), 'place' => 'Hall 2']))->assertOk();
+    expect($answers())->toBe(['NEEDS-ACTION', 'NEEDS-ACTION', 'NEEDS-ACTION']);
+});
+
+it('calls off for those who were told last, and drops a change that waited', function (): void {
+    delivered($this->meeting);
+    ($this->send)(($this->change)(['rule' => repeats(), 'people' => [$this->wanjiru->person, $this->ines, guest('karl@far.example')]]))->assertOk();
+    delivered($this->meeting);
+    $sheet = ($this->begin)();
+    $this->postJson("/api/meetings/{$this->meeting->id}/call-off")->assertOk();
+
+    expect(Dispatch::query()->where('state', 'waiting')->orderBy('recipient')->pluck('recipient')->all())->toBe(['ines@garden.example', 'karl@far.example', 'wanjiru@garden.example'])
+        ->and(Meeting::query()->find($sheet['id']))->toBeNull();
+    $this->postJson("/api/meetings/{$this->meeting->id}/change")->assertStatus(409)->assertJson(['code' => 'locked']);
+});
+
+it('refuses to send a change that was edited meanwhile, or that is not ready', function (): void {
+    $sheet = ($this->change)(['rule' => repeats(), 'place' => 'Hall 2']);
+    $this->postJson("/api/meetings/$sheet->id/send", ['version' => $sheet->version - 1])->assertStatus(409)->assertJson(['code' => 'changed_elsewhere']);
+    $bare = ($this->change)(['rule' => repeats(), 'title' => '']);
+    ($this->send)($bare)->assertStatus(422)->assertJson(['code' => 'not_ready']);
+    expect($this->meeting->refresh()->place)->toBe('Room 3');
+});
+
+it('keeps what was done, by whom, from what to what', function (): void {
+    delivered($this->meeting);
+    ($this->send)(($this->change)(['rule' => repeats(), 'place' => 'Hall 2']))->assertOk();
+    $step = Step::query()->orderByDesc('id')->firstOrFail();
+
+    expect([$step->kind->value, $step->account_id, json_decode((string) $step->before, true)['meeting']['place'], json_decode((string) $step->after, true)['meeting']['place']])->toBe(['changed', $this->wanjiru->id, 'Room 3', 'Hall 2']);
+    // What is told of people is not readable in the table.
+    expect((string) DB::table('meeting_steps')->where('id', $step->id)->value('after'))->not->toContain('Hall 2');
+});
