@@ -71,6 +71,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('meetings/{meeting}/shifts.csv', [ShiftReportController::class, 'csv']);
         Route::post('meetings/{meeting}/kit', KitController::class);
         Route::get('meetings/{meeting}/read-back', [InvitationController::class, 'readBack']);
+        Route::get('meetings/{meeting}/read-back-change', [InvitationController::class, 'readBackChange']);
         Route::get('meetings/{meeting}/letter/{person}', [InvitationController::class, 'letter']);
         Route::get('meetings/{meeting}/letter/{person}/html', [InvitationController::class, 'letterHtml']);
         Route::post('meetings/{meeting}/keep', [InvitationController::class, 'keep']);

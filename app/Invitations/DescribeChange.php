@@ -68,8 +68,9 @@ final readonly class DescribeChange
     private function when(Meeting $was, Meeting $now, ?Person $reader): array
     {
         [$old, $new] = [$this->series->of($was), $this->series->of($now)];
-        $isSame = $was->zone === $now->zone && $was->all_day === $now->all_day && $was->duration_minutes === $now->duration_minutes
-            && $old->start->seconds === $new->start->seconds && $old->ruleText() === $new->ruleText();
+        // The same words with another rule beneath them are no news.
+        $bare = fn(Series $series, Meeting $meeting): string => $this->sentence($series->withDates($series->start, $series->rule), $meeting);
+        $isSame = $was->zone === $now->zone && $bare($old, $was) === $bare($new, $now);
         if (!$isSame) {
             return [
                 ['what' => 'when', 'was' => $this->sentence($old, $was), 'now' => $this->sentence($new, $now)],

@@ -25,24 +25,34 @@ final readonly class InvitationController
     /** The letter is shown in a frame that may do nothing but look as it does. */
     public const FRAME_POLICY = "default-src 'none'; style-src 'unsafe-inline'; img-src data:; frame-ancestors 'self'; sandbox";
 
-    public function __construct(private SheetView $view, private FreezeMeeting $freeze, private CoreMeeting $core, private WriteLetter $letters, private Visible $visible) {}
+    public function __construct(private SheetView $view, private FreezeMeeting $freeze, private CoreMeeting $core, private WriteLetter $letters, private ReadBackChange $change, private Visible $visible) {}
 
     public function readBack(Meeting $meeting, ReadBack $readBack): JsonResponse
     {
         return new JsonResponse($readBack->of($meeting));
     }
 
-    /** What one recipient will get, before it is sent. */
-    public function letter(Meeting $meeting, Person $person): JsonResponse
+    /** The sheet of a change, before it is sent. */
+    public function readBackChange(Request $request, Meeting $meeting, ReadBackChange $readBack): JsonResponse
     {
-        $letter = $this->letters->invitation($this->freeze->asItStands($meeting), $this->attendee($meeting, $person));
+        if ($meeting->changes_id === null) {
+            throw new NotFoundHttpException();
+        }
+
+        return new JsonResponse($readBack->of($meeting, $request->boolean('tellAll')));
+    }
+
+    /** What one recipient will get, before it is sent. */
+    public function letter(Request $request, Meeting $meeting, Person $person): JsonResponse
+    {
+        $letter = $this->letterTo($request, $meeting, $person);
 
         return new JsonResponse(['subject' => $letter->subject, 'text' => $letter->text]);
     }
 
-    public function letterHtml(Meeting $meeting, Person $person): Response
+    public function letterHtml(Request $request, Meeting $meeting, Person $person): Response
     {
-        return new Response($this->letters->invitation($this->freeze->asItStands($meeting), $this->attendee($meeting, $person))->html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Content-Security-Policy' => self::FRAME_POLICY]);
+        return new Response($this->letterTo($request, $meeting, $person)->html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Content-Security-Policy' => self::FRAME_POLICY]);
     }
 
     /** Sends a meeting, or the change of which this is the sheet. */
@@ -61,9 +71,12 @@ final readonly class InvitationController
         return new JsonResponse($this->view->of($keep($meeting)));
     }
 
-    public function takeBack(Meeting $meeting, TakeBack $takeBack): JsonResponse
+    public function takeBack(Request $request, Meeting $meeting, TakeBack $takeBack): JsonResponse
     {
-        return new JsonResponse($this->view->of($takeBack($meeting)));
+        /** @var Account $account */
+        $account = $request->user();
+
+        return new JsonResponse($this->view->of($takeBack($meeting, $account)->refresh()));
     }
 
     public function callOff(Request $request, Meeting $meeting, CallOffMeeting $callOff): JsonResponse
@@ -100,6 +113,15 @@ final readonly class InvitationController
         $this->visible->orNotFound($account, $meeting);
 
         return $account->loadMissing('person');
+    }
+
+    private function letterTo(Request $request, Meeting $meeting, Person $person): Letter
+    {
+        if ($meeting->changes_id !== null) {
+            return $this->change->letter($meeting, $person, $request->boolean('tellAll')) ?? throw new NotFoundHttpException();
+        }
+
+        return $this->letters->invitation($this->freeze->asItStands($meeting), $this->attendee($meeting, $person));
     }
 
     private function attendee(Meeting $meeting, Person $person): Person

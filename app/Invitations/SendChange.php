@@ -12,6 +12,7 @@ use App\Planning\ChangeOf;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
 use App\Planning\Over;
+use Carbon\CarbonImmutable;
 use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Invitations\Change;
 
@@ -45,7 +46,7 @@ final readonly class SendChange
             $channels = SendMeeting::channels($meeting);
             $before = $this->freeze->write($meeting);
             $known = $this->freeze->read($before);
-            $this->change->apply($sheet, $meeting);
+            $this->change->apply($sheet, $meeting, CarbonImmutable::now());
             $planned = $this->plan->of($meeting, $known, $this->freeze->asItStands($meeting), $tellAll);
             $meeting->update(['sequence' => $planned->sequence]);
             $this->askAnew($meeting, $planned);

@@ -7,32 +7,67 @@ namespace App\Invitations;
 use App\Failure\Decide;
 use App\Failure\NotNow;
 use App\Live\Live;
+use App\People\Account;
+use App\Planning\Attendee;
+use App\Planning\ChangeOf;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
+use Illuminate\Support\Collection;
 
-/** Takes a meeting back that was sent a moment ago, while not one of its mails has left. */
+/** Takes back what was sent a moment ago, a meeting or a change of it, while not one of its mails has left. */
 final readonly class TakeBack
 {
-    public function __construct(private Live $live) {}
+    public function __construct(private FreezeMeeting $freeze, private ChangeOf $change, private Live $live) {}
 
-    public function __invoke(Meeting $meeting): Meeting
+    public function __invoke(Meeting $meeting, Account $by): Meeting
     {
-        return Decide::on(function () use ($meeting): Meeting {
+        return Decide::on(function () use ($meeting, $by): Meeting {
             $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
             if ($meeting->status !== MeetingStatus::Sent) {
                 throw NotNow::locked($meeting->status->value);
             }
-            $step = Dispatch::query()->where('meeting_id', $meeting->id)->where('snapshot_id', Snapshot::query()->where('meeting_id', $meeting->id)->max('id'))->whereNot('state', DispatchState::TakenBack)
-                ->lockForUpdate()->get(['id', 'state', 'attempted_at']);
-            if ($step->contains(static fn(Dispatch $d): bool => $d->attempted_at !== null || !in_array($d->state, [DispatchState::Waiting, DispatchState::Sending], true))) {
-                throw NotNow::tooLateToTakeBack();
-            }
-            // One that a worker has in hand, but has not begun to send, it will find taken back.
-            Dispatch::query()->whereIn('id', $step->pluck('id'))->update(['state' => DispatchState::TakenBack, 'claimed_by' => null]);
-            $meeting->update(['status' => $meeting->kept_at === null ? MeetingStatus::Draft : MeetingStatus::Kept, 'sent_at' => null, 'version' => $meeting->version + 1]);
-            $this->live->tell([Live::COORDINATION, ...SendMeeting::channels($meeting)], 'meeting', $meeting->id);
+            $step = Step::query()->where('meeting_id', $meeting->id)->whereIn('kind', [StepKind::Sent, StepKind::Changed])->whereNull('taken_back_at')->orderByDesc('id')->first();
+            $channels = SendMeeting::channels($meeting);
+            $step?->kind === StepKind::Changed ? $this->change($meeting, $step, $by) : $this->sending($meeting);
+            $step?->update(['taken_back_at' => now()]);
+            $this->live->tell([Live::COORDINATION, ...$channels, ...SendMeeting::channels($meeting)], 'meeting', $meeting->id);
 
             return $meeting;
         });
+    }
+
+    private function sending(Meeting $meeting): void
+    {
+        $this->stop(Dispatch::query()->where('meeting_id', $meeting->id)->where('snapshot_id', Snapshot::query()->where('meeting_id', $meeting->id)->max('id'))->whereNot('state', DispatchState::TakenBack)
+            ->lockForUpdate()->get(['id', 'state', 'attempted_at']));
+        Meeting::query()->where('changes_id', $meeting->id)->delete();
+        $meeting->update(['status' => $meeting->kept_at === null ? MeetingStatus::Draft : MeetingStatus::Kept, 'sent_at' => null, 'version' => $meeting->version + 1]);
+    }
+
+    /** The meeting is again as its people know it, and its change waits on its sheet. SEQUENCE never goes back. */
+    private function change(Meeting $meeting, Step $step, Account $by): void
+    {
+        $this->stop(Dispatch::query()->whereIn('snapshot_id', Snapshot::query()->where('step_id', $step->id)->select('id'))->whereNot('state', DispatchState::TakenBack)->lockForUpdate()->get(['id', 'state', 'attempted_at']));
+        // What had to give way leaves after all.
+        Dispatch::query()->where('replaced_by', $step->id)->where('state', DispatchState::Replaced)->update(['state' => DispatchState::Waiting, 'replaced_by' => null, 'next_try_at' => now()]);
+        if (!Meeting::query()->where('changes_id', $meeting->id)->lockForUpdate()->exists()) {
+            $this->change->sheetOf($meeting, $by);
+        }
+        $before = $this->freeze->read((string) $step->before)->meeting;
+        $earlier = Step::query()->where('meeting_id', $meeting->id)->where('id', '<', $step->id)->where('kind', StepKind::Changed)->whereNull('taken_back_at')->max('created_at');
+        $this->change->apply($before, $meeting, $earlier === null ? null : now()->parse($earlier)->toImmutable());
+        $answers = $before->attendees->mapWithKeys(static fn(Attendee $a): array => [$a->person_id => $a->partstat]);
+        $meeting->attendees()->get()->each(static fn(Attendee $a) => $a->update(['partstat' => $answers[$a->person_id] ?? $a->partstat]));
+        $meeting->unsetRelation('attendees');
+    }
+
+    /** @param Collection<int, Dispatch> $step */
+    private function stop(Collection $step): void
+    {
+        if ($step->contains(static fn(Dispatch $d): bool => $d->attempted_at !== null || !in_array($d->state, [DispatchState::Waiting, DispatchState::Sending], true))) {
+            throw NotNow::tooLateToTakeBack();
+        }
+        // One that a worker has in hand, but has not begun to send, it will find taken back.
+        Dispatch::query()->whereIn('id', $step->pluck('id'))->update(['state' => DispatchState::TakenBack, 'claimed_by' => null]);
     }
 }

@@ -8,6 +8,7 @@ use App\Failure\Decide;
 use App\Failure\NotNow;
 use App\Live\Live;
 use App\People\Account;
+use Carbon\CarbonImmutable;
 
 /**
  * The sheet on which a sent meeting is changed. It is a draft beside the meeting, which stays as its people know it until the
@@ -47,11 +48,16 @@ final readonly class ChangeOf
         return $sheet;
     }
 
-    /** Brings a meeting to what its sheet says. Who stays is the row they were, with their answer. */
-    public function apply(Meeting $sheet, Meeting $meeting): void
+    /**
+     * Brings a meeting to what another says: the sheet of its change, or itself as it was. Who stays is the row they were, with
+     * their answer.
+     *
+     * @param  ?CarbonImmutable  $at  when it was changed last
+     */
+    public function apply(Meeting $sheet, Meeting $meeting, ?CarbonImmutable $at): void
     {
-        $sheet->load(['agenda', 'attendees']);
-        $meeting->update([...self::said($sheet), 'changed_at' => now(), 'version' => $meeting->version + 1]);
+        $sheet->loadMissing(['agenda', 'attendees']);
+        $meeting->update([...self::said($sheet), 'changed_at' => $at, 'version' => $meeting->version + 1]);
         self::copyRows($sheet, $meeting);
         // What is past stays as it was.
         $this->layDown->ahead($meeting);

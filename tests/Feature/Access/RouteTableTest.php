@@ -58,6 +58,7 @@ $table = [
     'POST api/meetings/{draft}/kit' => [401, 403, 403, 201, 201],
     'POST api/meetings/{sent}/kit' => [401, 403, 403, 409, 409],
     'GET api/meetings/{draft}/read-back' => [401, 403, 403, 200, 200],
+    'GET api/meetings/{draft}/read-back-change' => [401, 403, 403, 404, 404],
     'GET api/meetings/{draft}/letter/{person}' => [401, 403, 403, 200, 200],
     'GET api/meetings/{draft}/letter/{person}/html' => [401, 403, 403, 200, 200],
     'POST api/meetings/{draft}/keep' => [401, 403, 403, 200, 200],

@@ -163,3 +163,49 @@ it('keeps what was done, by whom, from what to what', function (): void {
     // What is told of people is not readable in the table.
     expect((string) DB::table('meeting_steps')->where('id', $step->id)->value('after'))->not->toContain('Hall 2');
 });
+
+it('takes a change back while nothing of it has left: the meeting is as its people know it, and the change waits', function (): void {
+    // Inês has her invitation, Rosa's waits still.
+    Dispatch::query()->where('recipient', 'ines@garden.example')->update(['state' => 'sent', 'attempted_at' => now(), 'sent_at' => now()]);
+    DB::table('attendees')->where('meeting_id', $this->meeting->id)->update(['partstat' => 'ACCEPTED']);
+    ($this->send)(($this->change)(['rule' => repeats(), 'place' => 'Hall 2', 'people' => [$this->wanjiru->person, $this->ines, guest('karl@far.example')]]))->assertOk();
+    $back = $this->postJson("/api/meetings/{$this->meeting->id}/take-back")->assertOk()->json();
+
+    expect([$back['status'], $back['place'], array_column(array_column($back['attendees'], 'person'), 'email'), $back['changedLocal']])
+        ->toBe(['sent', 'Room 3', ['wanjiru@garden.example', 'ines@garden.example', 'rosa@far.example'], null])
+        ->and(Meeting::query()->findOrFail($back['changeId'])->place)->toBe('Hall 2')
+        ->and(Dispatch::query()->whereIn('state', ['waiting', 'sending'])->pluck('recipient')->sort()->values()->all())->toBe(['rosa@far.example', 'wanjiru@garden.example'])
+        ->and(DB::table('attendees')->where('meeting_id', $this->meeting->id)->whereIn('person_id', [$this->ines->id])->value('partstat'))->toBe('ACCEPTED');
+    // Sent once more, it is told as if for the first time.
+    ($this->send)(Meeting::query()->findOrFail($back['changeId']))->assertOk();
+    expect(($this->told)())->toBe(['ines change 2 place,text', 'karl invitation 2 new', 'wanjiru invitation 2 new']);
+});
+
+it('takes nothing back of which something has left', function (): void {
+    delivered($this->meeting);
+    ($this->send)(($this->change)(['rule' => repeats(), 'place' => 'Hall 2']))->assertOk();
+    Dispatch::query()->where('state', 'waiting')->where('recipient', 'ines@garden.example')->update(['attempted_at' => now()]);
+    $this->postJson("/api/meetings/{$this->meeting->id}/take-back")->assertStatus(409)->assertJson(['code' => 'too_late']);
+    expect($this->meeting->refresh()->place)->toBe('Hall 2');
+});
+
+it('reads a change back: what is different, who hears what in their own time, who hears nothing', function (): void {
+    delivered($this->meeting);
+    $sheet = ($this->change)(['rule' => repeats(), 'people' => [$this->wanjiru->person, $this->ines, guest('karl@far.example')]]);
+    $read = fn(string $query = ''): array => $this->getJson("/api/meetings/$sheet->id/read-back-change$query")->assertOk()->json();
+    $said = fn(array $read): array => array_map(static fn(array $t): array => [$t['name'], $t['role'], implode(',', $t['changes']), $t['was'], $t['now']], $read['told']);
+
+    expect($read()['different'])->toBe([['what' => 'people_new', 'was' => null, 'now' => 'karl@far.example'], ['what' => 'people_gone', 'was' => 'rosa@far.example', 'now' => null]])
+        ->and($said($read()))->toBe([['karl@far.example', 'required', 'new', null, '2026-12-15T15:30:00'], ['rosa@far.example', 'out', 'people', '2026-12-15T15:30:00', null]])
+        ->and(array_column($read()['untouched'], 'name'))->toBe(['Inês Varela', 'Wanjiru Achola'])
+        ->and($said($read('?tellAll=1'))[0])->toBe(['Inês Varela', 'required', 'people', '2026-12-15T12:30:00', '2026-12-15T12:30:00']);
+
+    ($this->change)(['rule' => repeats(), 'startLocal' => '2026-12-15T16:00:00', 'title' => 'Talk', 'people' => [$this->wanjiru->person, $this->ines, $this->rosa]]);
+    expect($read()['different'])->toBe([
+        ['what' => 'when', 'was' => 'every Tuesday at 15:30 Nairobi time for 45 minutes, 4 times from 15 December 2026', 'now' => 'every Tuesday at 16:00 Nairobi time for 45 minutes, 4 times from 15 December 2026'],
+        ['what' => 'title', 'was' => 'Grower exchange', 'now' => 'Talk'],
+    ])->and($said($read())[0])->toBe(['Inês Varela', 'required', 'time,title', '2026-12-15T12:30:00', '2026-12-15T13:00:00']);
+    expect($this->getJson("/api/meetings/$sheet->id/letter/{$this->ines->id}")->assertOk()->json('subject'))->toBe('Changed: Talk: Tue 15 Dec 2026, 13:00 Lisbon time');
+    // Nothing was kept of it.
+    expect($this->meeting->refresh()->title)->toBe('Grower exchange');
+});
