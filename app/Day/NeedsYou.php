@@ -141,9 +141,14 @@ final readonly class NeedsYou
     /** @return list<array<string, mixed>> */
     private function unsent(Account $account): array
     {
+        $changes = Meeting::query()->whereNotNull('changes_id')->where('coordinator_id', $account->id)->orderByDesc('updated_at')->limit(self::MOST_OF_A_KIND)->get();
         $drafts = Meeting::query()->touched()->where('coordinator_id', $account->id)->whereIn('status', [MeetingStatus::Draft, MeetingStatus::Kept])
             ->orderByDesc('updated_at')->limit(self::MOST_OF_A_KIND)->get();
 
-        return array_values($drafts->map(fn(Meeting $m): array => ['code' => $m->status === MeetingStatus::Draft ? 'draft' : 'kept', 'meetingId' => $m->id, 'title' => $m->title, 'updatedLocal' => $this->clock->local($m->updated_at)])->all());
+        return array_values($changes->concat($drafts)->map(fn(Meeting $m): array => ['code' => match (true) {
+            $m->changes_id !== null => 'change',
+            $m->status === MeetingStatus::Draft => 'draft',
+            default => 'kept',
+        }, 'meetingId' => $m->id, 'title' => $m->title, 'updatedLocal' => $this->clock->local($m->updated_at)])->all());
     }
 }

@@ -47,7 +47,7 @@ final readonly class CoreMeeting
                 $a->person->email,
                 $a->person->name,
                 $a->person_id === $meeting->host_id ? AttendeeRole::Chair : $a->role,
-                $a->partstat,
+                strtoupper($a->partstat),
             ))->all()),
             reminderMinutes: $meeting->all_day ? null : self::REMINDER,
             showsLinkAsPlace: true,

@@ -68,14 +68,20 @@ final readonly class DescribeChange
     private function when(Meeting $was, Meeting $now, ?Person $reader): array
     {
         [$old, $new] = [$this->series->of($was), $this->series->of($now)];
-        // The same words with another rule beneath them are no news.
-        $bare = fn(Series $series, Meeting $meeting): string => $this->sentence($series->withDates($series->start, $series->rule), $meeting);
-        $isSame = $was->zone === $now->zone && $bare($old, $was) === $bare($new, $now);
-        if (!$isSame) {
-            return [
-                ['what' => 'when', 'was' => $this->sentence($old, $was), 'now' => $this->sentence($new, $now)],
-                ...$this->forYou($old, $was, $new, $now, $reader),
-            ];
+        $parts = $this->differing($old, $was, $new, $now);
+        if ($parts !== []) {
+            $isShort = array_diff($parts, ['time', 'zone', 'length']) === [];
+            $lines = [];
+            if (!$isShort) {
+                $lines[] = ['what' => 'when', 'was' => $this->sentence($old, $was), 'now' => $this->sentence($new, $now)];
+            } elseif ($parts !== ['length']) {
+                $lines[] = ['what' => 'time', 'was' => self::clock($old, $was), 'now' => self::clock($new, $now)];
+            }
+            if ($isShort && $was->duration_minutes !== $now->duration_minutes) {
+                $lines[] = ['what' => 'length', 'was' => EnglishWords::length($was->duration_minutes), 'now' => EnglishWords::length($now->duration_minutes)];
+            }
+
+            return [...$lines, ...$this->forYou($old, $was, $new, $now, $reader)];
         }
         $gone = array_diff($this->walls($old), $this->walls($new));
         $come = array_diff($this->walls($new), $this->walls($old));
@@ -100,7 +106,38 @@ final readonly class DescribeChange
         $zone = $this->zones->zone($reader->zone);
         $say = static fn(Series $series): string => EnglishWords::weekdayAndDate($wall = WallTime::ofSeconds($zone->toWall($series->moment($series->start->seconds)))) . ', ' . $wall->formatClock();
 
-        return $zone->id === $was->zone && $zone->id === $now->zone ? [] : [['what' => 'for_you', 'was' => $say($old), 'now' => $say($new)]];
+        return $zone->id === $was->zone && $zone->id === $now->zone || $say($old) === $say($new) ? [] : [['what' => 'for_you', 'was' => $say($old), 'now' => $say($new)]];
+    }
+
+    /**
+     * Parts of the sentence that say something else, but for single dates; the same words with another rule beneath them are no news.
+     *
+     * @return list<string>
+     */
+    private function differing(Series $old, Meeting $was, Series $new, Meeting $now): array
+    {
+        $parts = function (Series $series, Meeting $meeting): array {
+            $said = [];
+            foreach ($this->grammar->pieces($series->withDates($series->start, $series->rule), $meeting->duration_minutes) as $piece) {
+                $said[$piece->part ?? ''] = ($said[$piece->part ?? ''] ?? '') . $piece->text;
+            }
+
+            return $said;
+        };
+        [$before, $after] = [$parts($old, $was), $parts($new, $now)];
+        $differing = [];
+        foreach (array_keys($before + $after) as $part) {
+            if (($before[$part] ?? null) !== ($after[$part] ?? null)) {
+                $differing[] = $part;
+            }
+        }
+
+        return $differing === [''] ? [] : array_values(array_diff($differing, ['']));
+    }
+
+    private static function clock(Series $series, Meeting $meeting): string
+    {
+        return $series->start->formatClock() . ' ' . PlaceName::of($meeting->zone) . ' time';
     }
 
     private function sentence(Series $series, Meeting $meeting): string

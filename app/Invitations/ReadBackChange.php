@@ -60,8 +60,7 @@ final readonly class ReadBackChange
                 'name' => ($people[$address] ?? null)?->called() ?? $address,
                 'isOrganizer' => MailAddress::key($address) === MailAddress::key(self::organizer($after)),
             ], $planned->untouched),
-            // Whether there is anybody whom a change of people alone would leave out.
-            'tellAll' => $tellAll,
+            'people' => self::roll($before) !== self::roll($after),
         ];
     }
 
@@ -141,6 +140,15 @@ final readonly class ReadBackChange
     private function local(int $moment, string $zone): string
     {
         return WallTime::ofSeconds($this->zones->zone($zone)->toWall($moment))->format();
+    }
+
+    /** @return array<string, string> who is asked, and how much */
+    private static function roll(MeetingAsTold $told): array
+    {
+        $roll = $told->meeting->attendees->mapWithKeys(static fn(Attendee $a): array => [$a->person_id => $a->role->value])->all();
+        ksort($roll);
+
+        return $roll;
     }
 
     private static function organizer(MeetingAsTold $told): string

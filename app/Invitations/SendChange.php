@@ -70,7 +70,7 @@ final readonly class SendChange
         }
         foreach ($meeting->attendees()->with('person')->get() as $attendee) {
             if ($attendee->role !== AttendeeRole::Chair && in_array($attendee->person->email, $addresses, true)) {
-                $attendee->update(['partstat' => 'NEEDS-ACTION']);
+                $attendee->update(['partstat' => 'needs-action']);
             }
         }
     }

@@ -39,7 +39,7 @@ final readonly class ListMeetings
             ));
         }
         $direction = in_array($which, ['ahead', 'drafts'], true) ? 'asc' : 'desc';
-        $found = $query->with(['host', 'occurrences' => fn($q) => $q->where('ends_at', '>', now())->limit(1)])
+        $found = $query->with(['host', 'change:id,changes_id', 'occurrences' => fn($q) => $q->where('ends_at', '>', now())->limit(1)])
             ->withCount('attendees')
             ->orderBy('shown_at', $direction)->orderBy('id', $direction)
             ->paginate(self::PER_PAGE, page: $page);
@@ -76,6 +76,7 @@ final readonly class ListMeetings
             'title' => $meeting->title,
             'status' => $meeting->status->value,
             'over' => $meeting->status === MeetingStatus::Sent && Over::is($meeting),
+            'changeWaits' => $meeting->change !== null,
             'sentence' => SentencePiece::join($this->grammar->pieces($series, $meeting->duration_minutes)),
             'repeated' => $series->isRepeated(),
             'allDay' => $meeting->all_day,

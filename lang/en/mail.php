@@ -11,6 +11,8 @@ return [
     'changed_by' => ':host has changed this meeting.',
     'taken_out_by' => ':host has taken you off the list of this meeting. If it is still in your calendar, open the attached file to remove it.',
     'date_off_by' => ':host has called this one date off. If it is still in your calendar, open the attached file to remove it.',
+    'changed_time' => 'Time: was :was, now :now.',
+    'changed_length' => 'Length: was :was, now :now.',
     'changed_when' => 'Was: :was. Now: :now.',
     'changed_for_you' => 'The first date in your time: was :was, now :now.',
     'gone_dates_off' => 'Not any more: :was.',

@@ -42,7 +42,7 @@ const need = z.discriminatedUnion('code', [
   }),
   z.object({ code: z.literal('more_undelivered'), count: z.number() }),
   z.object({ code: z.literal('outbox_held'), waiting: z.number(), sinceLocal: z.string(), why: z.string() }),
-  z.object({ code: z.enum(['draft', 'kept']), meetingId: z.string(), title: z.string(), updatedLocal: z.string() }),
+  z.object({ code: z.enum(['draft', 'kept', 'change']), meetingId: z.string(), title: z.string(), updatedLocal: z.string() }),
 ]);
 export type Need = z.infer<typeof need>;
 

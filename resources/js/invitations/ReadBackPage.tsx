@@ -12,7 +12,10 @@ import { Button } from '../ui/Button';
 import { ErrorNote } from '../ui/ErrorNote';
 import { useTell } from '../ui/Notice';
 import { Page } from '../ui/Page';
-import { letterQuery, readBackQuery, type Odd, type ReadBack } from './readBack';
+import { ChangeReadBack } from './ChangeReadBack';
+import { Letter } from './Letter';
+import { MISSING_PLACES } from './places';
+import { readBackQuery, type Odd, type ReadBack } from './readBack';
 
 /** The check page before sending. */
 export function ReadBackPage() {
@@ -25,6 +28,8 @@ export function ReadBackPage() {
           query.isFetching ? null : (
             <Navigate to={`/meetings/${id}`} replace />
           )
+        ) : data.meeting.changeOf ? (
+          <ChangeReadBack sheet={data.meeting} />
         ) : (
           <Shown data={data} />
         )
@@ -187,7 +192,7 @@ function Odds({ data, people }: { data: ReadBack; people: Map<string, Person> })
       {data.missing.map((missing) => (
         <div key={missing} className="mb-2 border-l-4 border-broken pl-3">
           <p className="font-semibold">{t(`missing.${missing}`)}</p>
-          <Link className="changeable" to={`/meetings/${data.meeting.id}/plan#${PLACES[missing] ?? ''}`}>
+          <Link className="changeable" to={`/meetings/${data.meeting.id}/plan#${MISSING_PLACES[missing] ?? ''}`}>
             {t('missing.mend')}
           </Link>
         </div>
@@ -209,7 +214,7 @@ function Odds({ data, people }: { data: ReadBack; people: Map<string, Person> })
         <div key={key(odd)} className={`mb-2 border-l-4 pl-3 ${odd.code === 'clash' && odd.required ? 'border-broken' : 'border-odd'}`}>
           <OddText odd={odd} people={people} />
           <span className="flex gap-4">
-            <Link className="changeable" to={`/meetings/${data.meeting.id}/plan#${PLACES[odd.code] ?? ''}`}>
+            <Link className="changeable" to={`/meetings/${data.meeting.id}/plan#${MISSING_PLACES[odd.code] ?? ''}`}>
               {t('missing.mend')}
             </Link>
             <Button look="quiet" onClick={() => setLeft([...left, key(odd)])}>
@@ -229,27 +234,6 @@ function Odds({ data, people }: { data: ReadBack; people: Map<string, Person> })
     </section>
   );
 }
-
-/** Where on the sheet what is missing or odd can be changed (ids and names of usePlace). */
-const PLACES: Record<string, string> = {
-  title: 'title',
-  people: 'people',
-  kit: 'join',
-  kit_unsettled: 'join',
-  dates: 'end',
-  plain_dates: 'end',
-  no_host: 'people',
-  no_purpose: 'purpose',
-  no_join: 'join',
-  no_place: 'place',
-  open_end: 'end',
-  agenda_longer: 'agenda',
-  skipped: 'time',
-  past: 'date',
-  clash: 'time',
-  night: 'time',
-  off_hours: 'time',
-};
 
 function OddText({ odd, people }: { odd: Odd; people: Map<string, Person> }) {
   const { t } = useTranslation();
@@ -299,34 +283,4 @@ function OddText({ odd, people }: { odd: Odd; people: Map<string, Person> }) {
     default:
       return <p className="font-semibold">{t(`odd.${odd.code}`)}</p>;
   }
-}
-
-function Letter({ meetingId, personId, version }: { meetingId: string; personId: string; version: number }) {
-  const { t } = useTranslation();
-  const [asText, setAsText] = useState(false);
-  const { data } = useQuery(letterQuery(meetingId, personId, version));
-  return (
-    <>
-      <div className="flex items-baseline justify-between gap-4">
-        <p className="min-w-0 truncate">
-          <span className="text-muted">{t('readBack.subject')}</span> <strong>{data?.subject}</strong>
-        </p>
-        <Button look="quiet" onClick={() => setAsText(!asText)}>
-          {asText ? t('readBack.asHtml') : t('readBack.asText')}
-        </Button>
-      </div>
-      {asText ? (
-        <pre className="min-h-0 flex-1 overflow-auto border border-line bg-sheet p-4 whitespace-pre-wrap" tabIndex={0}>
-          {data?.text}
-        </pre>
-      ) : (
-        <iframe
-          title={t('readBack.letter')}
-          sandbox=""
-          src={`/api/meetings/${meetingId}/letter/${personId}/html?v=${version}`}
-          className="min-h-0 w-full flex-1 border border-line bg-white"
-        />
-      )}
-    </>
-  );
 }

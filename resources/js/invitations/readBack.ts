@@ -1,9 +1,9 @@
-import { queryOptions } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import * as z from 'zod/mini';
 import { getJson } from '../lib/api';
 import type { Live } from '../lib/useLive';
 import { personShape } from '../people/people';
-import { meetingShape } from '../planning/meetings';
+import { meetingShape, pieceShape } from '../planning/meetings';
 
 const odd = z.discriminatedUnion('code', [
   z.object({
@@ -52,9 +52,89 @@ export const readBackQuery = (id: string) =>
     meta: { live: { topics: ['meeting', 'draft', 'person'] } satisfies Live },
   });
 
-export const letterQuery = (meetingId: string, personId: string, version: number) =>
+const code = z.enum([
+  'new',
+  'time',
+  'length',
+  'repeats',
+  'date_moved',
+  'date_dropped',
+  'date_added',
+  'place',
+  'join',
+  'title',
+  'text',
+  'people',
+  'role',
+  'organizer',
+  'called_off',
+]);
+
+const telling = z.object({
+  personId: z.nullable(z.string()),
+  name: z.string(),
+  role: z.enum(['host', 'required', 'optional', 'out']),
+  changes: z.array(code),
+  /** The next date on the person's own clock, before and after; null where they do not come. */
+  was: z.nullable(z.string()),
+  now: z.nullable(z.string()),
+  place: z.string(),
+});
+export type Telling = z.infer<typeof telling>;
+
+const changeShape = z.object({
+  meeting: meetingShape,
+  /** As it was sent. */
+  sentence: z.array(pieceShape),
+  missing: shape.shape.missing,
+  different: z.array(
+    z.object({
+      what: z.enum([
+        'when',
+        'time',
+        'length',
+        'for_you',
+        'dates_off',
+        'dates_new',
+        'title',
+        'place',
+        'join',
+        'host',
+        'purpose',
+        'agenda',
+        'links',
+        'people_new',
+        'people_gone',
+        'role',
+      ]),
+      was: z.nullable(z.string()),
+      now: z.nullable(z.string()),
+    }),
+  ),
+  told: z.array(telling),
+  untouched: z.array(z.object({ name: z.string(), isOrganizer: z.boolean() })),
+  /** Whether somebody comes or goes, of whom the others could be told. */
+  people: z.boolean(),
+});
+export type ChangeBack = z.infer<typeof changeShape>;
+
+export const changeQuery = (id: string, tellAll: boolean) =>
   queryOptions({
-    queryKey: ['letter', meetingId, personId, version],
+    queryKey: ['read-back-change', id, tellAll],
+    queryFn: ({ signal }) => getJson(`meetings/${id}/read-back-change${tellAll ? '?tellAll=1' : ''}`, changeShape, signal),
+    staleTime: 0,
+    gcTime: 0,
+    placeholderData: keepPreviousData,
+    meta: { live: { topics: ['meeting', 'draft', 'person'] } satisfies Live },
+  });
+
+export const letterQuery = (meetingId: string, personId: string, version: number, tellAll = false) =>
+  queryOptions({
+    queryKey: ['letter', meetingId, personId, version, tellAll],
     queryFn: ({ signal }) =>
-      getJson(`meetings/${meetingId}/letter/${personId}`, z.object({ subject: z.string(), text: z.string() }), signal),
+      getJson(
+        `meetings/${meetingId}/letter/${personId}${tellAll ? '?tellAll=1' : ''}`,
+        z.object({ subject: z.string(), text: z.string() }),
+        signal,
+      ),
   });

@@ -60,5 +60,10 @@ export function wallAt(instant: number, offsetMinutes: number): WallTime {
 
 const either = new Intl.ListFormat('en', { type: 'disjunction' });
 
+const together = new Intl.ListFormat('en', { type: 'conjunction' });
+
+/** "Ana, Bo and Cleo" */
+export const listed = (words: string[]): string => together.format(words);
+
 /** "01:30, 00:30 or 02:30" */
 export const oneOf = (words: string[]): string => either.format(words);

@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { ApiError } from '../lib/api';
 import { clock, shortDate } from '../lib/time';
 import { called } from '../people/people';
@@ -12,13 +12,20 @@ import { ErrorNote } from '../ui/ErrorNote';
 import { Page } from '../ui/Page';
 import { CallOffDialog } from './CallOffDialog';
 import { MeetingDates } from './MeetingDates';
-import { datesQuery, meetingQuery, startMeeting, type Meeting } from './meetings';
+import { beginChange, datesQuery, meetingQuery, startMeeting, type Meeting } from './meetings';
+import { WaitingChange } from './WaitingChange';
 import { useCopying } from './useCopying';
 
 /** A meeting's own page: what it is, its dates, its people, and what was sent, which another room shows. */
 export function MeetingPage({ sent }: { sent: (meetingId: string) => ReactNode }) {
   const { id = '' } = useParams();
-  return <Awaited query={useQuery(meetingQuery(id))}>{(meeting) => <Shown meeting={meeting} sent={sent} />}</Awaited>;
+  return (
+    <Awaited query={useQuery(meetingQuery(id))}>
+      {(meeting) =>
+        meeting.changeOf ? <Navigate to={`/meetings/${meeting.changeOf}`} replace /> : <Shown meeting={meeting} sent={sent} />
+      }
+    </Awaited>
+  );
 }
 
 function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) => ReactNode }) {
@@ -30,6 +37,7 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
   const editable = meeting.status === 'draft' || meeting.status === 'kept';
 
   const again = useMutation({ mutationFn: () => startMeeting(meeting.id), onSuccess: (copy) => navigate(`/meetings/${copy.id}/plan`) });
+  const changing = useMutation({ mutationFn: () => beginChange(meeting.id), onSuccess: (sheet) => navigate(`/meetings/${sheet.id}/plan`) });
   const copying = useCopying();
 
   return (
@@ -42,6 +50,11 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
           {plans && editable && (
             <Button look="main" onClick={() => navigate(`/meetings/${meeting.id}/plan`)}>
               {t('meeting.goOnPlanning')}
+            </Button>
+          )}
+          {plans && meeting.status === 'sent' && (
+            <Button look="main" disabled={changing.isPending} onClick={() => changing.mutate()}>
+              {t(meeting.changeId ? 'changed.goOn' : 'changed.begin')}
             </Button>
           )}
           {plans && (
@@ -59,7 +72,7 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
     >
       <main className="grid grid-cols-1 gap-x-10 gap-y-6 px-5 py-4 md:grid-cols-[3fr_2fr]">
         <div className="flex flex-col gap-6">
-          {meeting.status === 'sent' && plans && <p className="border-l-4 border-sun bg-sheet px-3 py-2">{t('meeting.locked')}</p>}
+          {meeting.changeId && plans && <WaitingChange meeting={meeting} changeId={meeting.changeId} />}
           <section aria-labelledby="about">
             <h2 id="about" className="text-note font-semibold text-muted">
               {t('sheet.what')}
@@ -153,7 +166,7 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
         </div>
       </main>
       {asking && <CallOffDialog meeting={meeting} close={() => setAsking(false)} />}
-      {again.error instanceof ApiError && <ErrorNote error={again.error} />}
+      {(again.error ?? changing.error) instanceof ApiError && <ErrorNote error={again.error ?? changing.error} />}
     </Page>
   );
 }
@@ -181,6 +194,8 @@ function StatusLine({ meeting }: { meeting: Meeting }) {
           city,
           coordinator: meeting.coordinator,
         })}
+        {meeting.changedLocal &&
+          ` ${t('changed.status', { date: shortDate(meeting.changedLocal), clock: clock(meeting.changedLocal), city })}`}
       </span>
     );
   }

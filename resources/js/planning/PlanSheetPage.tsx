@@ -77,10 +77,10 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
   const discard = useMutation({
     mutationFn: () => send('DELETE', `meetings/${meeting.id}`),
     onSuccess: () => {
-      tell(t('sheet.discarded'));
+      tell(meeting.changeOf ? t('changed.discarded', { title: meeting.title }) : t('sheet.discarded'));
       leaving.current = true;
       state.letOfferGo();
-      void navigate('/meetings', { replace: true });
+      void navigate(meeting.changeOf ? `/meetings/${meeting.changeOf}` : '/meetings', { replace: true });
     },
     onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
   });
@@ -118,11 +118,13 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
         above={
           <span className="flex flex-wrap items-baseline gap-x-4">
             <span>
-              {meeting.status === 'kept'
-                ? t('sheet.keptMeeting')
-                : sheet.rule || sheet.extra.length > 0
-                  ? t('sheet.series')
-                  : t('sheet.single')}
+              {meeting.changeOf
+                ? t('changed.sheet')
+                : meeting.status === 'kept'
+                  ? t('sheet.keptMeeting')
+                  : sheet.rule || sheet.extra.length > 0
+                    ? t('sheet.series')
+                    : t('sheet.single')}
               {', '}
               <SaveState state={state} city={city} />
             </span>
@@ -140,7 +142,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
               {t('typed.open')}
             </button>
             <button type="button" className="changeable" onClick={() => setDiscarding(true)}>
-              {t('sheet.discard')}
+              {t(meeting.changeOf ? 'changed.discard' : 'sheet.discard')}
             </button>
           </span>
         }
@@ -210,7 +212,13 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
           onBoard.take(fit);
         }}
       />
-      <DiscardQuestion open={discarding} onOpenChange={setDiscarding} pending={discard.isPending} discard={() => discard.mutate()} />
+      <DiscardQuestion
+        open={discarding}
+        onOpenChange={setDiscarding}
+        pending={discard.isPending}
+        discard={() => discard.mutate()}
+        isChange={meeting.changeOf !== null}
+      />
       <ManyDatesQuestion state={state} />
       <MoveChoice choice={onBoard.choice} close={onBoard.letChoiceGo} take={onBoard.moveAs} pending={onBoard.isMoving} />
       <LeavingQuestion blocker={blocker} state={state} />

@@ -10,19 +10,27 @@ export function DiscardQuestion({
   onOpenChange,
   pending,
   discard,
+  isChange = false,
 }: {
   open: boolean;
   onOpenChange: (open: boolean) => void;
   pending: boolean;
   discard: () => void;
+  /** The sheet of a change: its meeting stays as it was sent. */
+  isChange?: boolean;
 }) {
   const { t } = useTranslation();
   return (
-    <Dialog open={open} onOpenChange={onOpenChange} title={t('sheet.discardTitle')} description={t('sheet.discardText')}>
+    <Dialog
+      open={open}
+      onOpenChange={onOpenChange}
+      title={t(isChange ? 'changed.discardTitle' : 'sheet.discardTitle')}
+      description={t(isChange ? 'changed.discardText' : 'sheet.discardText')}
+    >
       <div className="flex justify-end gap-3">
         <Button onClick={() => onOpenChange(false)}>{t('action.stay')}</Button>
         <Button look="danger" disabled={pending} onClick={discard}>
-          {t('sheet.discard')}
+          {t(isChange ? 'changed.discard' : 'sheet.discard')}
         </Button>
       </div>
     </Dialog>

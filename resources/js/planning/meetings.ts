@@ -92,6 +92,11 @@ export const meetingShape = z.object({
   joinMode: z.enum(['undecided', 'online', 'in_person', 'both']),
   place: z.string(),
   kit: z.nullable(kitShape),
+  /** The sent meeting whose change this sheet is. */
+  changeOf: z.nullable(z.string()),
+  /** The sheet of a change that waits. */
+  changeId: z.nullable(z.string()),
+  changedLocal: z.nullable(z.string()),
   coordinator: z.string(),
   updatedLocal: z.string(),
   sentLocal: z.nullable(z.string()),
@@ -130,6 +135,7 @@ const rowShape = z.object({
   title: z.string(),
   status: z.enum(['draft', 'kept', 'sent', 'called_off']),
   over: z.boolean(),
+  changeWaits: z.boolean(),
   sentence: z.string(),
   repeated: z.boolean(),
   allDay: z.boolean(),
@@ -163,5 +169,8 @@ export const meetingsQuery = (q: string, which: string, page: number) =>
       live: { topics: ['meeting', 'person', ...(which === 'drafts' || which === 'all' ? (['draft'] as const) : [])] } satisfies Live,
     },
   });
+
+/** The sheet on which a sent meeting is changed. */
+export const beginChange = (id: string) => sendJson('POST', `meetings/${id}/change`, {}, meetingShape);
 
 export const startMeeting = (from?: string) => sendJson('POST', 'meetings', from ? { from } : {}, meetingShape);

@@ -1,0 +1,20 @@
+/** Where on the sheet what is missing or odd can be changed (ids and names of usePlace). */
+export const MISSING_PLACES: Record<string, string> = {
+  title: 'title',
+  people: 'people',
+  kit: 'join',
+  kit_unsettled: 'join',
+  dates: 'end',
+  plain_dates: 'end',
+  no_host: 'people',
+  no_purpose: 'purpose',
+  no_join: 'join',
+  no_place: 'place',
+  open_end: 'end',
+  agenda_longer: 'agenda',
+  skipped: 'time',
+  past: 'date',
+  clash: 'time',
+  night: 'time',
+  off_hours: 'time',
+};
