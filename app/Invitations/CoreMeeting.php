@@ -11,6 +11,7 @@ use App\Planning\Meeting;
 use App\Planning\MeetingSeries;
 use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Invitations\Invitee;
+use Syndex\Core\Invitations\MeetingDate;
 use Syndex\Core\Invitations\MeetingSnapshot;
 use Syndex\Core\Joining\MeetingNumber;
 use Syndex\Core\Joining\PhoneText;
@@ -31,25 +32,31 @@ final readonly class CoreMeeting
         $organizer = $own ? self::addressOf($meeting) : $host->email;
         $kit = $meeting->join_mode->isOnline() ? $meeting->kit : null;
 
+        $moved = $this->series->moved($meeting);
+        $series = $moved->unmoved($this->series->of($meeting));
+        $invitees = array_values($meeting->attendees->map(static fn(Attendee $a): Invitee => new Invitee(
+            $a->person->email,
+            $a->person->name,
+            $a->person_id === $meeting->host_id ? AttendeeRole::Chair : $a->role,
+            strtoupper($a->partstat),
+        ))->all());
+        $place = $meeting->join_mode->needsPlace() ? $meeting->place : null;
+
         return new MeetingSnapshot(
             uid: $meeting->uid,
             sequence: $meeting->sequence,
             summary: $meeting->title,
             description: $this->description($meeting),
-            location: $meeting->join_mode->needsPlace() ? $meeting->place : null,
+            location: $place,
             url: $kit?->link,
             organizerAddress: $organizer,
             organizerName: $host->called(),
             sentBy: !$own && $meeting->coordinator->email !== $host->email ? $meeting->coordinator->email : null,
-            series: $this->series->of($meeting),
+            series: $series,
             durationMinutes: $meeting->duration_minutes,
-            invitees: array_values($meeting->attendees->map(static fn(Attendee $a): Invitee => new Invitee(
-                $a->person->email,
-                $a->person->name,
-                $a->person_id === $meeting->host_id ? AttendeeRole::Chair : $a->role,
-                strtoupper($a->partstat),
-            ))->all()),
+            invitees: $invitees,
             reminderMinutes: $meeting->all_day ? null : self::REMINDER,
+            dates: array_map(static fn(array $pair): MeetingDate => new MeetingDate($pair[0], $pair[1], $meeting->duration_minutes, $meeting->title, $place, $invitees), $moved->pairs()),
             showsLinkAsPlace: true,
         );
     }

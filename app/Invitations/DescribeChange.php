@@ -10,6 +10,7 @@ use App\Planning\Attendee;
 use App\Planning\Meeting;
 use App\Planning\MeetingSeries;
 use Syndex\Core\Invitations\Change;
+use Syndex\Core\Recurrence\MovedDates;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Sentence\English\EnglishWords;
 use Syndex\Core\Sentence\Grammar;
@@ -83,11 +84,24 @@ final readonly class DescribeChange
 
             return [...$lines, ...$this->forYou($old, $was, $new, $now, $reader)];
         }
-        $gone = array_diff($this->walls($old), $this->walls($new));
-        $come = array_diff($this->walls($new), $this->walls($old));
+        $moved = [];
+        [$wasMoved, $isMoved] = [self::targets($this->series->moved($was)), self::targets($this->series->moved($now))];
+        foreach ($isMoved as $from => $to) {
+            if (($wasMoved[$from] ?? $from) !== $to) {
+                $moved[] = [$wasMoved[$from] ?? $from, $to];
+            }
+        }
+        foreach (array_diff_key($wasMoved, $isMoved) as $from => $to) {
+            if (in_array($from, $this->walls($new), true)) {
+                $moved[] = [$to, $from];
+            }
+        }
+        $gone = array_diff($this->walls($old), $this->walls($new), array_column($moved, 0));
+        $come = array_diff($this->walls($new), $this->walls($old), array_column($moved, 1));
         $say = fn(array $walls): string => implode(', ', array_map(fn(int $wall): string => $this->date($wall, $now), array_slice(array_values($walls), 0, self::NAMED))) . (count($walls) > self::NAMED ? ' …' : '');
 
         return [
+            ...array_map(fn(array $pair): array => ['what' => 'date_moved', 'was' => $this->date($pair[0], $was), 'now' => $this->date($pair[1], $now)], array_slice($moved, 0, self::NAMED)),
             ...($gone === [] ? [] : [['what' => 'dates_off', 'was' => $say($gone), 'now' => null]]),
             ...($come === [] ? [] : [['what' => 'dates_new', 'was' => null, 'now' => $say($come)]]),
         ];
@@ -143,6 +157,17 @@ final readonly class DescribeChange
     private function sentence(Series $series, Meeting $meeting): string
     {
         return SentencePiece::join($this->grammar->pieces($series, $meeting->duration_minutes));
+    }
+
+    /** @return array<int, int> */
+    private static function targets(MovedDates $moved): array
+    {
+        $targets = [];
+        foreach ($moved->pairs() as [$from, $to]) {
+            $targets[$from->seconds] = $to->seconds;
+        }
+
+        return $targets;
     }
 
     /** @return list<int> */

@@ -59,14 +59,18 @@ final class WriteLetter
             : __('mail.subject_invitation', ['title' => $meeting->title, 'date' => $facts['shortDate'], 'clock' => $facts['clock'], 'place' => $facts['place']]);
     }
 
-    /** The meeting as if it were that one date. */
+    /** The meeting as if it were the one date that its series names so, on the day to which that was moved. */
     private function onDate(MeetingAsTold $told, ?string $recurrenceId): MeetingAsTold
     {
         if ($recurrenceId === null) {
             return $told;
         }
+        $date = WallTime::parse(strlen($recurrenceId) === 10 ? "{$recurrenceId}T00:00:00" : $recurrenceId);
+        foreach ($this->series->moved($told->meeting)->pairs() as [$from, $to]) {
+            $date = $from->seconds === $date->seconds ? $to : $date;
+        }
         $one = clone $told->meeting;
-        $one->setRawAttributes([...$one->getAttributes(), 'starts_local' => strlen($recurrenceId) === 10 ? "$recurrenceId 00:00:00" : str_replace('T', ' ', $recurrenceId), 'rrule' => null, 'extra_local' => '[]', 'dropped_local' => '[]']);
+        $one->setRawAttributes([...$one->getAttributes(), 'starts_local' => str_replace('T', ' ', $date->format()), 'rrule' => null, 'extra_local' => '[]', 'dropped_local' => '[]', 'moved_local' => '[]']);
 
         return new MeetingAsTold($one, $told->organisation, $told->organizer);
     }

@@ -63,7 +63,8 @@ final readonly class PlanBoard
         $board = BoardBuilder::build($plan, $people, $index);
 
         return [
-            ...$this->seriesView->of($series, $sheet->durationMinutes),
+            // A move of the whole takes them along, where it takes every date as far.
+            ...$this->seriesView->of($series, $sheet->durationMinutes, $sheet->moved?->shifted($series->start->seconds - $sheet->series->start->seconds)),
             'choice' => $moved === null || $moved->isExact() || $moveAs !== null ? null : $this->choice($moved, $sheet->durationMinutes),
             'skipped' => self::skipped($dates, $series, $anchor),
             'past' => count(array_filter($plan->dates->starts, static fn(int $start): bool => $start < now()->getTimestamp())),

@@ -17,7 +17,7 @@ use Carbon\CarbonImmutable;
 final readonly class ChangeOf
 {
     /** Columns that a sheet may change. */
-    private const COLUMNS = ['host_id', 'title', 'purpose', 'links', 'starts_local', 'zone', 'all_day', 'duration_minutes', 'rrule', 'extra_local', 'dropped_local', 'join_mode', 'place'];
+    private const COLUMNS = ['host_id', 'title', 'purpose', 'links', 'starts_local', 'zone', 'all_day', 'duration_minutes', 'rrule', 'extra_local', 'dropped_local', 'moved_local', 'join_mode', 'place'];
 
     public function __construct(private StartDraft $start, private LayDown $layDown, private Live $live) {}
 

@@ -7,6 +7,7 @@ namespace App\Planning;
 use Illuminate\Validation\Rule;
 use Syndex\Core\Recurrence\CannotEditDate;
 use Syndex\Core\Recurrence\EditDates;
+use Syndex\Core\Recurrence\MovedDates;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Time\ZoneData;
 
@@ -23,6 +24,17 @@ final class EditSeriesRequest extends SeriesRequest
             'edit.date' => ['required_with:edit', 'string'],
             'edit.to' => ['required_if:edit.do,move', 'nullable', 'string'],
         ];
+    }
+
+    /** With the move that is asked for. */
+    public function moved(): MovedDates
+    {
+        $moved = parent::moved();
+        $allDay = $this->boolean('allDay');
+
+        return is_array($this->input('edit')) && $this->input('edit.do') === 'move'
+            ? $moved->with($this->wall('edit.date', $this->string('edit.date')->toString(), $allDay), $this->wall('edit.to', $this->string('edit.to')->toString(), $allDay))
+            : $moved;
     }
 
     public function edited(ZoneData $zones): Series

@@ -38,6 +38,7 @@ use Illuminate\Support\Collection;
  * @property ?string $rrule
  * @property list<string> $extra_local
  * @property list<string> $dropped_local
+ * @property ?list<array{string, string}> $moved_local which added date stands in for which dropped one
  * @property JoinMode $join_mode
  * @property ?string $place
  * @property int $sequence
@@ -77,6 +78,7 @@ final class Meeting extends Model
             'links' => 'array',
             'extra_local' => 'array',
             'dropped_local' => 'array',
+            'moved_local' => 'array',
             'all_day' => 'boolean',
             'starts_local' => 'immutable_datetime',
             'kept_at' => 'immutable_datetime',

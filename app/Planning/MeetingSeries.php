@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use Syndex\Core\Recurrence\MovedDates;
 use Syndex\Core\Recurrence\RuleParser;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Time\WallTime;
@@ -24,12 +25,17 @@ final readonly class MeetingSeries
         return Series::of($meeting->all_day, $start, $meeting->all_day ? null : $this->zones->zone($meeting->zone), $rule, $extra, $dropped);
     }
 
+    public function moved(Meeting $meeting): MovedDates
+    {
+        return MovedDates::of(array_map(static fn(array $pair): array => [WallTime::parse($pair[0]), WallTime::parse($pair[1])], $meeting->moved_local ?? []))->within($this->of($meeting));
+    }
+
     /**
      * The same, as a meeting's columns hold it. The zone is a column of its own: a day without a clock has an anchor too.
      *
-     * @return array{starts_local: string, all_day: bool, rrule: ?string, extra_local: list<string>, dropped_local: list<string>}
+     * @return array{starts_local: string, all_day: bool, rrule: ?string, extra_local: list<string>, dropped_local: list<string>, moved_local: list<array{string, string}>}
      */
-    public static function columns(Series $series): array
+    public static function columns(Series $series, ?MovedDates $moved = null): array
     {
         $written = static fn(WallTime $w): string => $w->format();
 
@@ -39,6 +45,7 @@ final readonly class MeetingSeries
             'rrule' => $series->rule?->toText(),
             'extra_local' => array_map($written, $series->extra),
             'dropped_local' => array_map($written, $series->dropped),
+            'moved_local' => array_map(static fn(array $pair): array => [$pair[0]->format(), $pair[1]->format()], ($moved ?? MovedDates::none())->within($series)->pairs()),
         ];
     }
 }

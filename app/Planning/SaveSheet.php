@@ -44,7 +44,7 @@ final readonly class SaveSheet
                 'purpose' => $sheet->purpose === '' ? null : $sheet->purpose,
                 'links' => $sheet->links,
                 'host_id' => $sheet->hostId,
-                ...MeetingSeries::columns($series),
+                ...MeetingSeries::columns($series, $sheet->moved),
                 'zone' => $sheet->zone->id,
                 'duration_minutes' => $sheet->durationMinutes,
                 'join_mode' => $sheet->joinMode,

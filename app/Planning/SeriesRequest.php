@@ -9,6 +9,7 @@ use Illuminate\Contracts\Validation\Validator;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\ValidationException;
 use Syndex\Core\Recurrence\InvalidRule;
+use Syndex\Core\Recurrence\MovedDates;
 use Syndex\Core\Recurrence\Rule;
 use Syndex\Core\Recurrence\RuleParts;
 use Syndex\Core\Recurrence\Series;
@@ -43,6 +44,10 @@ class SeriesRequest extends FormRequest
             'dropped.*' => ['string'],
             'extra' => ['sometimes', 'array', 'max:1000'],
             'extra.*' => ['string'],
+            'moved' => ['sometimes', 'array', 'list', 'max:1000'],
+            'moved.*' => ['array:date,to'],
+            'moved.*.date' => ['required', 'string'],
+            'moved.*.to' => ['required', 'string'],
         ];
     }
 
@@ -70,6 +75,14 @@ class SeriesRequest extends FormRequest
         } catch (InvalidRule $bad) {
             $this->fail('rule.' . RuleParts::field($bad), __('planning.days_repeat_by_days'));
         }
+    }
+
+    /** Which added dates stand in for which dropped ones. */
+    public function moved(): MovedDates
+    {
+        $allDay = $this->boolean('allDay');
+
+        return MovedDates::of(array_map(fn(array $pair): array => [$this->wall('moved', (string) $pair['date'], $allDay), $this->wall('moved', (string) $pair['to'], $allDay)], array_values((array) $this->input('moved', []))));
     }
 
     public function zone(ZoneData $zones): Zone

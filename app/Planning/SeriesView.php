@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use Syndex\Core\Recurrence\MovedDates;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Sentence\Grammar;
 use Syndex\Core\Time\WallTime;
@@ -14,13 +15,14 @@ final readonly class SeriesView
     public function __construct(private Grammar $grammar) {}
 
     /** @return array<string, mixed> */
-    public function of(Series $series, int $durationMinutes): array
+    public function of(Series $series, int $durationMinutes, ?MovedDates $moved = null): array
     {
         return [
             'startLocal' => $series->start->format(),
             'rule' => $series->rule === null ? null : RuleWire::of($series->rule, $series->start),
             'dropped' => array_map(static fn(WallTime $w): string => $w->format(), $series->dropped),
             'extra' => array_map(static fn(WallTime $w): string => $w->format(), $series->extra),
+            'moved' => array_map(static fn(array $pair): array => ['date' => $pair[0]->format(), 'to' => $pair[1]->format()], ($moved ?? MovedDates::none())->within($series)->pairs()),
             'sentence' => $this->grammar->pieces($series, $durationMinutes),
         ];
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use Syndex\Core\ICalendar\AttendeeRole;
+use Syndex\Core\Recurrence\MovedDates;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Time\Zone;
 
@@ -31,5 +32,6 @@ final readonly class Sheet
         public JoinMode $joinMode,
         public string $place,
         public bool $manyAgreed = true,
+        public ?MovedDates $moved = null,
     ) {}
 }

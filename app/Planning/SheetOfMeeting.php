@@ -27,6 +27,7 @@ final readonly class SheetOfMeeting
             $meeting->duration_minutes,
             $meeting->join_mode,
             $meeting->place ?? '',
+            moved: $this->series->moved($meeting),
         );
     }
 }

@@ -59,6 +59,7 @@ class SheetRequest extends SeriesRequest
             JoinMode::from($this->string('joinMode')->toString()),
             $this->string('place')->trim()->toString(),
             $this->boolean('manyAgreed'),
+            $this->moved(),
         );
     }
 

@@ -14,6 +14,8 @@ return new class () extends Migration {
             // The meeting whose change this sheet is; one at a time.
             $table->foreignUlid('changes_id')->nullable()->unique()->after('coordinator_id')->constrained('meetings')->cascadeOnDelete();
             $table->dateTime('changed_at')->nullable()->after('sent_at');
+            // Which added dates stand in for which dropped ones.
+            $table->json('moved_local')->nullable()->after('dropped_local');
         });
 
         // What was done to a meeting of which people know: by whom, from what to what.

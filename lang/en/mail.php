@@ -15,6 +15,7 @@ return [
     'changed_length' => 'Length: was :was, now :now.',
     'changed_when' => 'Was: :was. Now: :now.',
     'changed_for_you' => 'The first date in your time: was :was, now :now.',
+    'changed_date_moved' => 'One date is moved: was :was, now :now.',
     'gone_dates_off' => 'Not any more: :was.',
     'now_dates_new' => 'New: :now.',
     'changed_title' => 'Title: was “:was”, now “:now”.',

@@ -94,6 +94,7 @@ const changeShape = z.object({
         'time',
         'length',
         'for_you',
+        'date_moved',
         'dates_off',
         'dates_new',
         'title',

@@ -675,7 +675,8 @@ export const en = {
     takenBack: 'Taken back; no email has left. The change waits.',
     role: { host: 'host', required: 'required', optional: 'optional', out: 'taken out' },
     what: {
-      when: 'When', time: 'Time', length: 'Length', for_you: 'Your time', dates_off: 'Dates off', dates_new: 'New dates', title: 'Title', place: 'Place', join: 'Link to join', host: 'Host',
+      when: 'When', time: 'Time', length: 'Length', for_you: 'Your time', dates_off: 'Dates off',
+      date_moved: 'Date moved', dates_new: 'New dates', title: 'Title', place: 'Place', join: 'Link to join', host: 'Host',
       purpose: 'Purpose', agenda: 'Agenda', links: 'Links', people_new: 'Invited', people_gone: 'Taken out', role: 'Attendance',
     },
     code: {

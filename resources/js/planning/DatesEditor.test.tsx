@@ -17,6 +17,7 @@ const sheet = (over: Partial<Sheet> = {}): Sheet => ({
   rule: null,
   dropped: [],
   extra: [],
+  moved: [],
   manyAgreed: false,
   joinMode: 'undecided',
   place: '',

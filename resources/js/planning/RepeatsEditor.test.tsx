@@ -30,6 +30,7 @@ const sheet = (over: Partial<RuleInWords> = {}): Sheet => ({
   durationMinutes: 45,
   rule: { ...repeats, ...over },
   extra: [],
+  moved: [],
   manyAgreed: false,
   dropped: ['2026-12-15T15:30:00'],
   joinMode: 'undecided',

@@ -14,7 +14,8 @@ function isHeld(value: unknown): value is Held {
     Array.isArray(sheet.links) &&
     Array.isArray(sheet.attendees) &&
     typeof sheet.startLocal === 'string' &&
-    sheet.rule !== undefined
+    sheet.rule !== undefined &&
+    Array.isArray(sheet.moved)
   );
 }
 

@@ -58,6 +58,8 @@ export const seriesShape = z.object({
   rule: z.nullable(ruleShape),
   dropped: z.array(z.string()),
   extra: z.array(z.string()),
+  /** Which of the added dates stand in for which of the dropped ones. */
+  moved: z.array(z.object({ date: z.string(), to: z.string() })),
   sentence: z.array(pieceShape),
 });
 export type Series = z.infer<typeof seriesShape>;

@@ -15,6 +15,7 @@ export const sampleMeeting = (over: Partial<Meeting> = {}): Meeting => ({
   rule: null,
   dropped: [],
   extra: [],
+  moved: [],
   sentence: [],
   zone: 'Africa/Nairobi',
   zoneCity: 'Nairobi',

@@ -17,6 +17,7 @@ const sheet: Sheet = {
   durationMinutes: 45,
   rule: null,
   extra: [],
+  moved: [],
   manyAgreed: false,
   dropped: [],
   joinMode: 'online',

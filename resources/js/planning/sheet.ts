@@ -20,6 +20,8 @@ export type Sheet = {
   rule: Rule | null;
   dropped: string[];
   extra: string[];
+  /** Which of the added dates stand in for which of the dropped ones; the server lets go of those that mean nothing any more. */
+  moved: Series['moved'];
   /** More than a thousand dates are meant. */
   manyAgreed: boolean;
   joinMode: Meeting['joinMode'];
@@ -44,6 +46,7 @@ export function sheetOf(meeting: Meeting): Sheet {
     rule: meeting.rule,
     dropped: meeting.dropped,
     extra: meeting.extra,
+    moved: meeting.moved,
     manyAgreed: false,
     joinMode: meeting.joinMode,
     place: meeting.place,
@@ -51,11 +54,12 @@ export function sheetOf(meeting: Meeting): Sheet {
 }
 
 /** What the server made of when and how often, taken over into the sheet. */
-export const taken = ({ startLocal, rule, dropped, extra }: Series): Partial<Sheet> => ({
+export const taken = ({ startLocal, rule, dropped, extra, moved }: Series): Partial<Sheet> => ({
   startLocal,
   rule,
   dropped,
   extra,
+  moved,
 });
 
 const isUrl = (text: string) => /^https?:\/\/\S+\.?\S+$/i.test(text);
@@ -85,6 +89,7 @@ export function wire(sheet: Sheet, ids?: ReadonlyMap<string, number>): Record<st
     rule: sheet.rule,
     dropped: sheet.dropped,
     extra: sheet.extra,
+    moved: sheet.moved,
     manyAgreed: sheet.manyAgreed,
     joinMode: sheet.joinMode,
     place: sheet.place,

@@ -72,6 +72,7 @@ it('tells exactly whom a change concerns', function (array $changes, array $expe
     'half an hour later' => [['startLocal' => '2026-12-15T16:00:00'], ['ines change 1 time', 'rosa change 1 time', 'wanjiru change 1 time']],
     'longer, and less often' => [['durationMinutes' => 60, 'rule' => fn() => repeats(['interval' => 2])], ['ines change 1 length,repeats', 'rosa change 1 length,repeats', 'wanjiru change 1 length,repeats']],
     'one date off' => [['dropped' => ['2026-12-22T15:30:00']], ['ines calling_off 1 2026-12-22T15:30:00 date_dropped', 'rosa calling_off 1 2026-12-22T15:30:00 date_dropped', 'wanjiru calling_off 1 2026-12-22T15:30:00 date_dropped']],
+    'one date moved' => [['dropped' => ['2026-12-22T15:30:00'], 'extra' => ['2026-12-23T10:00:00'], 'moved' => [['date' => '2026-12-22T15:30:00', 'to' => '2026-12-23T10:00:00']]], ['ines change 1 2026-12-22T15:30:00 date_moved', 'rosa change 1 2026-12-22T15:30:00 date_moved', 'wanjiru change 1 2026-12-22T15:30:00 date_moved']],
     'somebody out' => [['people' => fn() => [$this->wanjiru->person, $this->ines]], ['rosa calling_off 1 people']],
     'somebody in' => [['people' => fn() => [$this->wanjiru->person, $this->ines, $this->rosa, guest('karl@far.example')]], ['karl invitation 0 new']],
     'somebody in, all told' => [['people' => fn() => [$this->wanjiru->person, $this->ines, $this->rosa, guest('karl@far.example')]], ['ines change 0 people', 'karl invitation 0 new', 'rosa change 0 people', 'wanjiru change 0 people'], ['tellAll' => true]],
@@ -210,6 +211,7 @@ it('reads a change back: what is different, who hears what in their own time, wh
         [['rule' => repeats(['every' => 'day'])], ['what' => 'when', 'was' => 'every Tuesday at 15:30 Nairobi time for 45 minutes, 4 times from 15 December 2026', 'now' => 'every day at 15:30 Nairobi time for 45 minutes, 4 times from 15 December 2026']],
         [['durationMinutes' => 60], ['what' => 'length', 'was' => '45 minutes', 'now' => '1 hour']],
         [['dropped' => ['2026-12-22T15:30:00']], ['what' => 'dates_off', 'was' => 'Tuesday 22 December 2026, 15:30 Nairobi time', 'now' => null]],
+        [['dropped' => ['2026-12-22T15:30:00'], 'extra' => ['2026-12-23T10:00:00'], 'moved' => [['date' => '2026-12-22T15:30:00', 'to' => '2026-12-23T10:00:00']]], ['what' => 'date_moved', 'was' => 'Tuesday 22 December 2026, 15:30 Nairobi time', 'now' => 'Wednesday 23 December 2026, 10:00 Nairobi time']],
         [['extra' => ['2027-02-03T10:00:00']], ['what' => 'dates_new', 'was' => null, 'now' => 'Wednesday 3 February 2027, 10:00 Nairobi time']],
     ] as [$changes, $line]) {
         ($this->change)(['rule' => repeats(), 'title' => 'Grower exchange', 'startLocal' => '2026-12-15T15:30:00', 'durationMinutes' => 45, 'people' => [$this->wanjiru->person, $this->ines, $this->rosa], ...$changes]);
@@ -217,4 +219,26 @@ it('reads a change back: what is different, who hears what in their own time, wh
     }
     // Nothing was kept of it.
     expect($this->meeting->refresh()->title)->toBe('Grower exchange');
+});
+
+it('tells of a moved date by what the series calls it, in the first sending too', function (): void {
+    $move = ['dropped' => ['2026-12-22T15:30:00'], 'extra' => ['2026-12-23T10:00:00'], 'moved' => [['date' => '2026-12-22T15:30:00', 'to' => '2026-12-23T10:00:00']]];
+    delivered($this->meeting);
+    ($this->send)(($this->change)(['rule' => repeats(), ...$move]))->assertOk();
+    $mail = mailTo('ines@garden.example');
+    expect($mail->getHeaderValue('Subject'))->toStartWith('Changed: Grower exchange: Wed 23 Dec 2026, 07:00 Lisbon time')
+        ->and((string) $mail->getTextContent())->toContain('One date is moved: was Tuesday 22 December 2026, 15:30 Nairobi time, now Wednesday 23 December 2026, 10:00 Nairobi time.')
+        ->and(icsTo('ines@garden.example'))->toContain('RECURRENCE-ID;TZID=Africa/Nairobi:20261222T153000')->toContain('DTSTART;TZID=Africa/Nairobi:20261223T100000')->not->toContain('RDATE')->not->toContain('EXDATE');
+
+    // Who is added afterwards gets the whole set, with it as an entry of its own.
+    delivered($this->meeting);
+    ($this->send)(($this->change)(['rule' => repeats(), ...$move, 'people' => [$this->wanjiru->person, $this->ines, $this->rosa, guest('karl@far.example')]]))->assertOk();
+    expect(($this->told)())->toBe(['karl invitation 1 new']);
+    expect(icsTo('karl@far.example'))->toContain('RRULE:FREQ=WEEKLY;COUNT=4')->toContain('RECURRENCE-ID;TZID=Africa/Nairobi:20261222T153000')->not->toContain('RDATE');
+
+    // And off altogether, it is called off by the same name.
+    delivered($this->meeting);
+    ($this->send)(($this->change)(['rule' => repeats(), 'dropped' => ['2026-12-22T15:30:00'], 'people' => [$this->wanjiru->person, $this->ines, $this->rosa, guest('karl@far.example')]]))->assertOk();
+    expect(array_unique(array_map(static fn(string $told): string => strstr($told, ' '), ($this->told)())))->toBe([' calling_off 2 2026-12-22T15:30:00 date_dropped'])
+        ->and((string) mailTo('ines@garden.example')->getTextContent())->toContain('Wednesday 23 December 2026, 07:00');
 });
