@@ -8,6 +8,7 @@ use App\Day\TodayController;
 use App\HouseRules\HouseRulesController;
 use App\Import\CalendarFileController;
 use App\Invitations\DispatchController;
+use App\Invitations\HistoryController;
 use App\Invitations\InvitationController;
 use App\Invitations\SendAgainController;
 use App\Overlap\BoardController;
@@ -71,6 +72,8 @@ Route::prefix('api')->group(function (): void {
         Route::get('meetings/{meeting}/shifts.csv', [ShiftReportController::class, 'csv']);
         Route::post('meetings/{meeting}/kit', KitController::class);
         Route::get('meetings/{meeting}/read-back', [InvitationController::class, 'readBack']);
+        Route::get('meetings/{meeting}/history', [HistoryController::class, 'show']);
+        Route::post('meetings/{meeting}/history/{step}/restore', [HistoryController::class, 'restore']);
         Route::get('meetings/{meeting}/read-back-change', [InvitationController::class, 'readBackChange']);
         Route::get('meetings/{meeting}/letter/{person}', [InvitationController::class, 'letter']);
         Route::get('meetings/{meeting}/letter/{person}/html', [InvitationController::class, 'letterHtml']);

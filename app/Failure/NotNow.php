@@ -45,6 +45,16 @@ final class NotNow extends Refusal
         return new self('kit_is_known', 409, __('failures.kit_is_known'));
     }
 
+    public static function changeWaits(): self
+    {
+        return new self('change_waits', 409, __('failures.change_waits'));
+    }
+
+    public static function nothingBefore(): self
+    {
+        return new self('nothing_before', 409, __('failures.nothing_before'));
+    }
+
     public static function over(): self
     {
         return new self('over', 409, __('failures.over'));

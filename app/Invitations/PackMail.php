@@ -26,8 +26,8 @@ final class PackMail
     {
         $body = new MixedPart(
             new AlternativePart(
-                new TextPart($letter->text, 'utf-8', 'plain'),
-                new TextPart($letter->html, 'utf-8', 'html'),
+                self::words($letter->text, 'plain'),
+                self::words($letter->html, 'html'),
                 new CalendarPart($message->ics, $message->method->value),
             ),
             new DataPart($message->ics, 'invite.ics', 'application/ics', 'base64'),
@@ -39,7 +39,13 @@ final class PackMail
 
     public static function plain(Address $from, Address $to, string $subject, string $text, string $messageId): string
     {
-        return self::pack($from, $to, $subject, $messageId, new TextPart($text, 'utf-8', 'plain'));
+        return self::pack($from, $to, $subject, $messageId, self::words($text, 'plain'));
+    }
+
+    /** With CRLF before it is encoded (RFC 2045 6.7 (4)), so that a line of the text is a line of the mail. */
+    private static function words(string $text, string $subtype): TextPart
+    {
+        return new TextPart((string) preg_replace('/\r\n?|\n/', "\r\n", $text), 'utf-8', $subtype, 'quoted-printable');
     }
 
     /** From and the envelope sender are both of our own domain, so that the receiving side finds them aligned. */
@@ -51,6 +57,9 @@ final class PackMail
             ->addTextHeader('Subject', $subject)
             ->addDateHeader('Date', now())
             ->addIdHeader('Message-ID', $messageId)
+            // No answering machine need answer (RFC 3834 5).
+            ->addTextHeader('Auto-Submitted', 'auto-generated')
+            ->addTextHeader('Content-Language', 'en')
             ->addTextHeader('MIME-Version', '1.0');
 
         return (new MimeMessage($headers, $body))->toString();

@@ -8,6 +8,8 @@ use App\Failure\Decide;
 use App\Failure\NotNow;
 use App\Live\Live;
 use App\People\Account;
+use App\People\FindWords;
+use App\People\SearchKey;
 use Carbon\CarbonImmutable;
 
 /**
@@ -56,12 +58,20 @@ final readonly class ChangeOf
      */
     public function apply(Meeting $sheet, Meeting $meeting, ?CarbonImmutable $at): void
     {
-        $sheet->loadMissing(['agenda', 'attendees']);
-        $meeting->update([...self::said($sheet), 'changed_at' => $at, 'version' => $meeting->version + 1]);
-        self::copyRows($sheet, $meeting);
+        $this->write($sheet, $meeting);
+        $meeting->update(['changed_at' => $at]);
+        FindWords::keepMeeting($meeting->id, SearchKey::distinct($meeting->title));
         // What is past stays as it was.
         $this->layDown->ahead($meeting);
         $meeting->refresh();
+    }
+
+    /** Writes what one says on the other. */
+    public function write(Meeting $from, Meeting $to): void
+    {
+        $from->loadMissing(['agenda', 'attendees']);
+        $to->update([...self::said($from), 'version' => $to->version + 1]);
+        self::copyRows($from, $to);
     }
 
     /** @return array<string, mixed> */

@@ -10,6 +10,7 @@ import { Button } from '../ui/Button';
 import { ErrorNote } from '../ui/ErrorNote';
 import { useTell } from '../ui/Notice';
 import { Page } from '../ui/Page';
+import { Differences } from './Differences';
 import { Letter } from './Letter';
 import { MISSING_PLACES } from './places';
 import { changeQuery, type ChangeBack, type Telling } from './readBack';
@@ -78,7 +79,13 @@ function Shown({ data, tellAll, setTellAll }: { data: ChangeBack; tellAll: boole
                 </Link>
               </div>
             ))}
-            <Differences different={data.different} />
+            <section aria-labelledby="different">
+              <h2 id="different" className="text-note font-semibold text-muted">
+                {t('changed.different')}
+              </h2>
+              <Differences different={data.different} />
+              {data.different.length === 0 && <p className="border-t border-line py-1.5">{t('changed.asSent')}</p>}
+            </section>
             {count > 0 && <Tellings told={data.told} allDay={sheet.allDay} chosen={chosen?.personId ?? null} choose={setAsked} />}
             <p>
               {silent.length > 0 && (
@@ -116,30 +123,6 @@ function Shown({ data, tellAll, setTellAll }: { data: ChangeBack; tellAll: boole
         </footer>
       </Page>
     </div>
-  );
-}
-
-function Differences({ different }: { different: ChangeBack['different'] }) {
-  const { t } = useTranslation();
-  return (
-    <section aria-labelledby="different">
-      <h2 id="different" className="text-note font-semibold text-muted">
-        {t('changed.different')}
-      </h2>
-      <dl>
-        {different.map(({ what, was, now }) => (
-          <div
-            key={what + (was ?? '') + (now ?? '')}
-            className="grid grid-cols-1 gap-x-4 border-t border-line py-1.5 sm:grid-cols-[8rem_1fr_1fr]"
-          >
-            <dt className="text-muted">{t(`changed.what.${what}`)}</dt>
-            <dd className="min-w-0 break-words text-muted">{was ? <del>{was}</del> : ''}</dd>
-            <dd className="min-w-0 font-semibold break-words">{now ?? ''}</dd>
-          </div>
-        ))}
-      </dl>
-      {different.length === 0 && <p className="border-t border-line py-1.5">{t('changed.asSent')}</p>}
-    </section>
   );
 }
 

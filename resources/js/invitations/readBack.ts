@@ -82,36 +82,37 @@ const telling = z.object({
 });
 export type Telling = z.infer<typeof telling>;
 
+export const differenceShape = z.object({
+  what: z.enum([
+    'when',
+    'time',
+    'length',
+    'for_you',
+    'date_moved',
+    'dates_off',
+    'dates_new',
+    'title',
+    'place',
+    'join',
+    'host',
+    'purpose',
+    'agenda',
+    'links',
+    'people_new',
+    'people_gone',
+    'role',
+  ]),
+  was: z.nullable(z.string()),
+  now: z.nullable(z.string()),
+});
+export type Difference = z.infer<typeof differenceShape>;
+
 const changeShape = z.object({
   meeting: meetingShape,
   /** As it was sent. */
   sentence: z.array(pieceShape),
   missing: shape.shape.missing,
-  different: z.array(
-    z.object({
-      what: z.enum([
-        'when',
-        'time',
-        'length',
-        'for_you',
-        'date_moved',
-        'dates_off',
-        'dates_new',
-        'title',
-        'place',
-        'join',
-        'host',
-        'purpose',
-        'agenda',
-        'links',
-        'people_new',
-        'people_gone',
-        'role',
-      ]),
-      was: z.nullable(z.string()),
-      now: z.nullable(z.string()),
-    }),
-  ),
+  different: z.array(differenceShape),
   told: z.array(telling),
   untouched: z.array(z.object({ name: z.string(), isOrganizer: z.boolean() })),
   /** Whether somebody comes or goes, of whom the others could be told. */

@@ -389,6 +389,7 @@ export const en = {
   singleDates: {
     title: 'Single dates',
     none: 'No dates left out or added.',
+    isMoved: '{{date}} is moved to {{to}}',
     dropped: '{{date}} is left out',
     extra: '{{date}} is added',
     remove: 'remove',
@@ -683,6 +684,15 @@ export const en = {
       new: 'invited', time: 'new time', length: 'new length', repeats: 'repeats otherwise', date_moved: 'date moved', date_dropped: 'date off', date_added: 'new date', place: 'new place',
       join: 'new link', title: 'new title', text: 'new text', people: 'taken out', list: 'who comes and who does not', role: 'new role', organizer: 'new host', called_off: 'called off',
     },
+  },
+  history: {
+    title: 'History',
+    kind: { sent: 'Sent', changed: 'Changed', called_off: 'Called off', taken_back: 'Taken back' },
+    by: 'by {{name}}',
+    told_one: '{{count}} person told',
+    told_other: '{{count}} people told',
+    takenBack: 'Taken back at {{clock}}.',
+    restore: 'Go back to before this',
   },
   missing: { title: 'It has no title.', people: 'Nobody is invited.', kit: 'It is online, but has no online room yet.', kit_unsettled: 'The conferencing service has not confirmed the passcode yet. Wait a moment.', dates: 'All its dates are over.', plain_dates: 'In some months its day is moved. Few calendars can do that, so the dates are sent one by one: give it an end, with at most 1,000 dates.', mend: 'Change it' },
   odd: {

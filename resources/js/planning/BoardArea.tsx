@@ -13,7 +13,7 @@ import type { People } from '../overlap/words';
 import { ErrorNote } from '../ui/ErrorNote';
 import { useTell } from '../ui/Notice';
 import { Popover } from '../ui/Popover';
-import { WhenForm } from './DatesEditor';
+import { leftOut, WhenForm } from './DatesEditor';
 import { NextDays } from './NextDays';
 import type { Sheet } from './sheet';
 import type { PlannedState } from './usePlanned';
@@ -121,7 +121,7 @@ export function BoardArea({ meetingId, sheet, people, state, view, setView }: Bo
             choose={state.choose}
             usual={sheet.allDay ? null : clock(planned.startLocal)}
             drop={single ? null : (wall) => state.editDate({ do: 'drop', date: wall })}
-            dropped={sheet.dropped}
+            dropped={leftOut(sheet)}
             restore={(wall) => state.editDate({ do: 'add', date: wall })}
             complete={planned.complete}
           >

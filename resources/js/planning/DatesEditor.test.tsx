@@ -31,6 +31,16 @@ describe('DatesEditor', () => {
   });
 
   it.each([
+    [
+      'puts a moved date back',
+      {
+        dropped: ['2026-12-15T15:30:00'],
+        extra: ['2026-12-16T10:00:00'],
+        moved: [{ date: '2026-12-15T15:30:00', to: '2026-12-16T10:00:00' }],
+      },
+      'put it back',
+      { do: 'move', date: '2026-12-16T10:00:00', to: '2026-12-15T15:30:00' },
+    ],
     ['puts a dropped date back', { dropped: ['2026-12-15T15:30:00'] }, 'put it back', { do: 'add', date: '2026-12-15T15:30:00' }],
     ['takes an added date out', { extra: ['2026-12-16T09:00:00'] }, 'remove', { do: 'drop', date: '2026-12-16T09:00:00' }],
   ])('%s', (_, over, button, expected) => {

@@ -8,15 +8,28 @@ import type { Sheet } from './sheet';
 
 export type DatesEditorProps = { sheet: Sheet; edit: (edit: DateEdit) => void; pending: boolean };
 
-/** The single dates of a series: those taken away, those added, and room for one more. */
+/** Dates that are off: those that were moved are not. */
+export const leftOut = (sheet: Sheet): string[] => sheet.dropped.filter((wall) => !sheet.moved.some(({ date }) => date === wall));
+
+/** The single dates of a series: those moved, those taken away, those added, and room for one more. */
 export function DatesEditor({ sheet, edit, pending }: DatesEditorProps) {
   const { t } = useTranslation();
   const say = (wall: string) => (sheet.allDay ? shortDate(wall) : `${shortDate(wall)}, ${clock(wall)}`);
+  const gone = leftOut(sheet);
+  const added = sheet.extra.filter((wall) => !sheet.moved.some(({ to }) => to === wall));
   return (
     <div className="flex flex-col gap-3">
       {sheet.dropped.length + sheet.extra.length === 0 && <p className="text-muted">{t('singleDates.none')}</p>}
       <ul className="max-h-64 overflow-y-auto">
-        {sheet.dropped.map((wall) => (
+        {sheet.moved.map(({ date, to }) => (
+          <li key={date} className="flex items-baseline justify-between gap-3 border-b border-line py-1">
+            <span>{t('singleDates.isMoved', { date: say(date), to: say(to) })}</span>
+            <Button look="quiet" disabled={pending} onClick={() => edit({ do: 'move', date: to, to: date })}>
+              {t('strip.restore')}
+            </Button>
+          </li>
+        ))}
+        {gone.map((wall) => (
           <li key={wall} className="flex items-baseline justify-between gap-3 border-b border-line py-1">
             <span>{t('singleDates.dropped', { date: say(wall) })}</span>
             <Button look="quiet" disabled={pending} onClick={() => edit({ do: 'add', date: wall })}>
@@ -24,7 +37,7 @@ export function DatesEditor({ sheet, edit, pending }: DatesEditorProps) {
             </Button>
           </li>
         ))}
-        {sheet.extra.map((wall) => (
+        {added.map((wall) => (
           <li key={wall} className="flex items-baseline justify-between gap-3 border-b border-line py-1">
             <span>{t('singleDates.extra', { date: say(wall) })}</span>
             <Button look="quiet" disabled={pending} onClick={() => edit({ do: 'drop', date: wall })}>

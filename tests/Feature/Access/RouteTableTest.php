@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Invitations\Dispatch;
+use App\Invitations\Step;
 use App\People\Role;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
@@ -58,6 +59,8 @@ $table = [
     'POST api/meetings/{draft}/kit' => [401, 403, 403, 201, 201],
     'POST api/meetings/{sent}/kit' => [401, 403, 403, 409, 409],
     'GET api/meetings/{draft}/read-back' => [401, 403, 403, 200, 200],
+    'GET api/meetings/{sent}/history' => [401, 403, 403, 200, 200],
+    'POST api/meetings/{sent}/history/{step}/restore' => [401, 403, 403, 409, 409],
     'GET api/meetings/{draft}/read-back-change' => [401, 403, 403, 404, 404],
     'GET api/meetings/{draft}/letter/{person}' => [401, 403, 403, 200, 200],
     'GET api/meetings/{draft}/letter/{person}/html' => [401, 403, 403, 200, 200],
@@ -116,6 +119,7 @@ it('answers each according to who asks', function (string $route, int $who, int 
     [$method, $path] = explode(' ', $route);
     $path = strtr($path, [
         '{sent}' => $meeting->id, '{draft}' => $meeting->id, '{person}' => $concerned->person_id, '{account}' => $concerned->id, '{page?}' => 'meetings',
+        '{step}' => (string) (Step::query()->where('meeting_id', $meeting->id)->value('id') ?? 0),
         '{dispatch}' => (string) (Dispatch::query()->where('recipient', $concerned->email)->value('id') ?? 0),
     ]);
     $body = match (true) {

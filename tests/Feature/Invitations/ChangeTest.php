@@ -242,3 +242,27 @@ it('tells of a moved date by what the series calls it, in the first sending too'
     expect(array_unique(array_map(static fn(string $told): string => strstr($told, ' '), ($this->told)())))->toBe([' calling_off 2 2026-12-22T15:30:00 date_dropped'])
         ->and((string) mailTo('ines@garden.example')->getTextContent())->toContain('Wednesday 23 December 2026, 07:00');
 });
+
+it('tells the history: who did what, from what to what, and how many were told', function (): void {
+    delivered($this->meeting);
+    ($this->send)(($this->change)(['rule' => repeats(), 'place' => 'Hall 2', 'title' => 'Talk']))->assertOk();
+    $steps = $this->getJson("/api/meetings/{$this->meeting->id}/history")->assertOk()->json('steps');
+
+    expect(array_map(static fn(array $s): array => [$s['kind'], $s['by'], $s['told'], $s['canRestore'], array_column($s['different'], 'what')], $steps))
+        ->toBe([['changed', 'Wanjiru Achola', 3, true, ['title', 'place']], ['sent', null, 0, false, []]]);
+    // The list finds it by its new title.
+    expect($this->getJson('/api/meetings?which=sent&q=talk')->json('total'))->toBe(1);
+
+    // Back to how it was: as a change, which is sent like any other.
+    $sheet = $this->postJson("/api/meetings/{$this->meeting->id}/history/{$steps[0]['id']}/restore")->assertCreated()->json();
+    expect([$sheet['title'], $sheet['place'], $sheet['changeOf'], $this->meeting->refresh()->title])->toBe(['Grower exchange', 'Room 3', $this->meeting->id, 'Talk']);
+    $this->postJson("/api/meetings/{$this->meeting->id}/history/{$steps[0]['id']}/restore")->assertStatus(409)->assertJson(['code' => 'change_waits']);
+    $this->postJson("/api/meetings/{$this->meeting->id}/history/{$steps[1]['id']}/restore")->assertStatus(409);
+    delivered($this->meeting);
+    ($this->send)(Meeting::query()->findOrFail($sheet['id']))->assertOk();
+    expect(($this->told)())->toBe(['ines change 2 place,title,text', 'rosa change 2 place,title,text', 'wanjiru change 2 place,title,text']);
+
+    // A step of another meeting is none of this one's.
+    $other = sent(meeting($this->wanjiru, [$this->ines]));
+    $this->postJson("/api/meetings/$other->id/history/{$steps[0]['id']}/restore")->assertNotFound();
+});

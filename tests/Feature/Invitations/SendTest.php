@@ -7,6 +7,7 @@ use App\Invitations\CoreMeeting;
 use App\Invitations\Dispatch;
 use App\Invitations\DispatchKind;
 use App\Invitations\DispatchState;
+use App\Invitations\MakeMail;
 use App\Joining\CloseRoom;
 use App\People\Role;
 use App\Planning\Meeting;
@@ -65,7 +66,11 @@ it('builds each mail as RFC 6047 2.4 asks', function (): void {
         ->and(strtoupper((string) $calendar->getHeaderParameter('Content-Type', 'charset')))->toBe('UTF-8')
         ->and($file->getFilename())->toBe('invite.ics')
         ->and($file->getBinaryContentStream()?->getContents())->toBe($calendar->getBinaryContentStream()?->getContents())
-        ->and((string) $calendar->getBinaryContentStream()?->getContents())->toContain("\r\nMETHOD:REQUEST\r\n");
+        ->and((string) $calendar->getBinaryContentStream()?->getContents())->toContain("\r\nMETHOD:REQUEST\r\n")
+        ->and([$mail->getHeaderValue('Auto-Submitted'), $mail->getHeaderValue('Content-Language')])->toBe(['auto-generated', 'en']);
+    // RFC 2045 6.7: a line of the text is a line of the mail, broken softly only where it is longer than 76 octets.
+    $raw = app(MakeMail::class)->of(Dispatch::query()->where('recipient', 'rosa@anden.example')->firstOrFail());
+    expect($raw)->toContain("\r\n\r\nGrower exchange\r\n")->not->toContain('=0A')->not->toContain('=0D');
 });
 
 it('invites from the meeting\'s own address, in the host\'s name, aligned with our domain', function (): void {
