@@ -98,10 +98,10 @@ final readonly class DescribeChange
         }
         $gone = array_diff($this->walls($old), $this->walls($new), array_column($moved, 0));
         $come = array_diff($this->walls($new), $this->walls($old), array_column($moved, 1));
-        $say = fn(array $walls): string => implode(', ', array_map(fn(int $wall): string => $this->date($wall, $now), array_slice(array_values($walls), 0, self::NAMED))) . (count($walls) > self::NAMED ? ' …' : '');
+        $say = fn(array $walls): string => implode(', ', array_map(fn(int $wall): string => $this->date($wall, $now, $reader), array_slice(array_values($walls), 0, self::NAMED))) . (count($walls) > self::NAMED ? ' …' : '');
 
         return [
-            ...array_map(fn(array $pair): array => ['what' => 'date_moved', 'was' => $this->date($pair[0], $was), 'now' => $this->date($pair[1], $now)], array_slice($moved, 0, self::NAMED)),
+            ...array_map(fn(array $pair): array => ['what' => 'date_moved', 'was' => $this->date($pair[0], $was, $reader), 'now' => $this->date($pair[1], $now, $reader)], array_slice($moved, 0, self::NAMED)),
             ...($gone === [] ? [] : [['what' => 'dates_off', 'was' => $say($gone), 'now' => null]]),
             ...($come === [] ? [] : [['what' => 'dates_new', 'was' => null, 'now' => $say($come)]]),
         ];
@@ -176,11 +176,16 @@ final readonly class DescribeChange
         return $series->expand(Work::usual(), limit: self::DATES)->walls;
     }
 
-    private function date(int $wall, Meeting $meeting): string
+    /** A date of a meeting on the reader's own clock, where that is known, else on the meeting's. */
+    private function date(int $wall, Meeting $meeting, ?Person $reader): string
     {
-        $at = WallTime::ofSeconds($wall);
+        if ($meeting->all_day) {
+            return EnglishWords::weekdayAndDate(WallTime::ofSeconds($wall));
+        }
+        $zone = $this->zones->zone($reader?->zone !== null && $this->zones->knows($reader->zone) ? $reader->zone : $meeting->zone);
+        $at = WallTime::ofSeconds($zone->toWall($this->zones->zone($meeting->zone)->toUtc($wall)));
 
-        return EnglishWords::weekdayAndDate($at) . ($meeting->all_day ? '' : ', ' . $at->formatClock() . ' ' . PlaceName::of($meeting->zone) . ' time');
+        return EnglishWords::weekdayAndDate($at) . ', ' . $at->formatClock() . ' ' . PlaceName::of($zone->id) . ' time';
     }
 
     private static function place(Meeting $meeting): ?string

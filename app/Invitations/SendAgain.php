@@ -46,8 +46,8 @@ final readonly class SendAgain
     {
         return Dispatch::query()->whereIn('state', [DispatchState::Refused, DispatchState::GivenUp])
             ->where(static fn(Builder $q) => $q
-                ->where(static fn(Builder $i) => $i->where('kind', DispatchKind::Invitation)->whereHas('meeting', static fn(Builder $m) => self::lies($m, MeetingStatus::Sent)))
-                ->orWhere(static fn(Builder $c) => $c->where('kind', DispatchKind::CallingOff)->whereHas('meeting', static fn(Builder $m) => self::lies($m, MeetingStatus::CalledOff)))
+                ->where(static fn(Builder $i) => $i->whereIn('kind', [DispatchKind::Invitation, DispatchKind::Change])->whereHas('meeting', static fn(Builder $m) => self::lies($m, MeetingStatus::Sent)))
+                ->orWhere(static fn(Builder $c) => $c->where('kind', DispatchKind::CallingOff)->whereHas('meeting', static fn(Builder $m) => self::lies($m, MeetingStatus::CalledOff, MeetingStatus::Sent)))
                 ->orWhere(static fn(Builder $a) => $a->where('kind', DispatchKind::AccountLink)->where('created_at', '>', now()->subWeek())));
     }
 
@@ -58,9 +58,9 @@ final readonly class SendAgain
     }
 
     /** @param Builder<Meeting> $meeting */
-    private static function lies(Builder $meeting, MeetingStatus $status): void
+    private static function lies(Builder $meeting, MeetingStatus ...$status): void
     {
-        $meeting->where('status', $status)->where(Over::isNot());
+        $meeting->whereIn('status', $status)->where(Over::isNot());
     }
 
     private function again(int $id): bool
@@ -74,7 +74,7 @@ final readonly class SendAgain
                 return false;
             }
             $person = Person::query()->find($dispatch->person_id);
-            if ($meeting !== null && $person !== null && $dispatch->kind === DispatchKind::Invitation && $person->email !== $dispatch->recipient) {
+            if ($meeting !== null && $person !== null && in_array($dispatch->kind, [DispatchKind::Invitation, DispatchKind::Change], true) && $person->email !== $dispatch->recipient) {
                 $dispatch->update(['state' => DispatchState::Replaced]);
                 $this->outbox->tell($meeting, Method::Request, $meeting->sequence, [['person' => $person->id, 'address' => $person->email]]);
             } else {

@@ -187,7 +187,6 @@ final class WriteLetter
             'anchorLine' => $other ? __('mail.anchor_time', ['clock' => $there->formatClock(), 'weekday' => self::weekday($there), 'place' => PlaceName::of($anchor->id)]) : null,
             'sentence' => $series->rule === null ? null : SentencePiece::join($this->grammar->pieces($series, $meeting->duration_minutes)),
             'ownDatesLine' => $series->rule !== null && $other && Gregorian::weekday($first->dayNumber()) !== Gregorian::weekday($there->dayNumber()) ? self::ownDates($reading, $dates->complete) : null,
-            'droppedLine' => $series->dropped === [] ? null : __('mail.dropped', ['dates' => implode(', ', array_map(EnglishWords::date(...), $series->dropped))]),
             'shiftLines' => $series->allDay ? [] : array_map(static fn(array $e): string => self::shiftLine($e, $dates->complete), $reading->exceptions()),
         ];
     }

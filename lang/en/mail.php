@@ -53,7 +53,6 @@ return [
     'own_dates' => 'In your time: :dates.',
     'and_so_on' => 'And so on.',
     'and_more' => 'And :n more.',
-    'dropped' => 'Not on :dates.',
     'clock_shift' => 'On :dates from :date it is at :clock your time.',
     'clock_shift_open' => 'From :date on, while the clocks differ, it is at :clock your time.',
     'one_date' => 'one date',

@@ -52,6 +52,9 @@ it('changes a sent meeting: reads back who hears what, sends it, and each gets w
     $this->see('is changed;');
     $this->see('16:00');
     $this->see('Changed on');
+    // What went out, and the history of it.
+    $this->find("//section[@aria-labelledby='history']//li[contains(., '15:30 Nairobi time') or contains(., '15:30 ')][contains(., 'people told')]");
+    $this->find("//section[@aria-labelledby='sent']//li[contains(., 'Calling off')]");
     expect($this->text())->not->toContain('A change of this meeting waits')->not->toContain($out . ' ');
 
     $mail = function (string $name, string $subject): array {

@@ -25,7 +25,7 @@ export type DayRow = z.infer<typeof row>;
 const need = z.discriminatedUnion('code', [
   z.object({
     code: z.enum(['refused', 'given_up']),
-    kind: z.enum(['invitation', 'calling_off', 'account_link']),
+    kind: z.enum(['invitation', 'change', 'calling_off', 'account_link']),
     recipient: z.string(),
     outcome: z.nullable(z.string()),
     meetingId: z.nullable(z.string()),

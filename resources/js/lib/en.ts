@@ -638,7 +638,7 @@ export const en = {
     begin: 'Change it',
     goOn: 'Go on with the change',
     sheet: 'A change, nothing has been sent',
-    status: 'Changed on {{date}} at {{clock}} {{city}} time.',
+    status: 'Changed on {{date}}, {{clock}} {{city}} time',
     waits: 'a change waits',
     waitsLong: 'A change of this meeting waits. Nobody has been told of it.',
     discard: 'Discard the change',

@@ -195,7 +195,7 @@ function StatusLine({ meeting }: { meeting: Meeting }) {
           coordinator: meeting.coordinator,
         })}
         {meeting.changedLocal &&
-          ` ${t('changed.status', { date: shortDate(meeting.changedLocal), clock: clock(meeting.changedLocal), city })}`}
+          `. ${t('changed.status', { date: shortDate(meeting.changedLocal), clock: clock(meeting.changedLocal), city })}`}
       </span>
     );
   }

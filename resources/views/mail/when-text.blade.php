@@ -7,7 +7,7 @@
 @endif
 @if ($sentence)
 
-{!! __('mail.repeats', ['sentence' => $sentence]) !!}{!! $droppedLine ? ' '.$droppedLine : '' !!}
+{!! __('mail.repeats', ['sentence' => $sentence]) !!}
 @if ($ownDatesLine)
 {!! $ownDatesLine !!}
 @endif

@@ -6,7 +6,7 @@
 <p style="margin:4px 0 0;color:#55606c">{{ __('mail.local_time', ['place' => $place, 'length' => $length]) }}@if ($anchorLine) {{ $anchorLine }}@endif</p>
 @endif
 @if ($sentence)
-<p style="margin:12px 0 0">{{ __('mail.repeats', ['sentence' => $sentence]) }}@if ($droppedLine) {{ $droppedLine }}@endif</p>
+<p style="margin:12px 0 0">{{ __('mail.repeats', ['sentence' => $sentence]) }}</p>
 @if ($ownDatesLine)
 <p style="margin:4px 0 0">{{ $ownDatesLine }}</p>
 @endif

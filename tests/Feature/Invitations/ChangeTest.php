@@ -227,7 +227,7 @@ it('tells of a moved date by what the series calls it, in the first sending too'
     ($this->send)(($this->change)(['rule' => repeats(), ...$move]))->assertOk();
     $mail = mailTo('ines@garden.example');
     expect($mail->getHeaderValue('Subject'))->toStartWith('Changed: Grower exchange: Wed 23 Dec 2026, 07:00 Lisbon time')
-        ->and((string) $mail->getTextContent())->toContain('One date is moved: was Tuesday 22 December 2026, 15:30 Nairobi time, now Wednesday 23 December 2026, 10:00 Nairobi time.')
+        ->and((string) $mail->getTextContent())->toContain('One date is moved: was Tuesday 22 December 2026, 12:30 Lisbon time, now Wednesday 23 December 2026, 07:00 Lisbon time.')
         ->and(icsTo('ines@garden.example'))->toContain('RECURRENCE-ID;TZID=Africa/Nairobi:20261222T153000')->toContain('DTSTART;TZID=Africa/Nairobi:20261223T100000')->not->toContain('RDATE')->not->toContain('EXDATE');
 
     // Who is added afterwards gets the whole set, with it as an entry of its own.
