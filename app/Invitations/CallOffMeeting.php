@@ -38,11 +38,11 @@ final readonly class CallOffMeeting
             // What waits is replaced, also for those who will hear nothing since nothing had left for them.
             Dispatch::query()->whereIn('id', $waiting->pluck('id'))->update(['state' => DispatchState::Replaced]);
             $sequence = $meeting->sequence + 1;
-            $this->outbox->tell($meeting, Method::Cancel, $sequence, $told, $addresses);
+            $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by?->id, 'kind' => StepKind::CalledOff, 'sequence' => $sequence]);
+            $this->outbox->tell($meeting, Method::Cancel, $sequence, $told, $addresses, $step);
             $meeting->update(['status' => MeetingStatus::CalledOff, 'called_off_at' => now(), 'sequence' => $sequence, 'version' => $meeting->version + 1]);
             // A change that waited has nothing to change any more.
             Meeting::query()->where('changes_id', $meeting->id)->delete();
-            Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by?->id, 'kind' => StepKind::CalledOff, 'sequence' => $sequence]);
             CloseRoom::ofMeeting($meeting->id);
             $this->live->tell([Live::COORDINATION, ...SendMeeting::channels($meeting)], 'meeting', $meeting->id);
 

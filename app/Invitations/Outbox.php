@@ -26,14 +26,14 @@ final readonly class Outbox
      * @param  array<string, list<string>>  $addresses  by person: what the mail names them by, where it is not their present address
      * @return int how many are told
      */
-    public function tell(Meeting $meeting, Method $method, int $sequence, array $to, array $addresses = []): int
+    public function tell(Meeting $meeting, Method $method, int $sequence, array $to, array $addresses = [], ?Step $step = null): int
     {
         $waiting = Dispatch::query()->where('uid', $meeting->uid)->where('state', DispatchState::Waiting)->whereIn('recipient', array_column($to, 'address'))->lockForUpdate()->get(['id', 'recipient']);
         Dispatch::query()->whereIn('id', $waiting->pluck('id'))->update(['state' => DispatchState::Replaced]);
         if ($to === []) {
             return 0;
         }
-        $snapshot = Snapshot::query()->create(['meeting_id' => $meeting->id, 'method' => $method->value, 'sequence' => $sequence, 'stamped_at' => now(), 'content' => $this->freeze->write($meeting, $addresses)]);
+        $snapshot = Snapshot::query()->create(['meeting_id' => $meeting->id, 'step_id' => $step?->id, 'method' => $method->value, 'sequence' => $sequence, 'stamped_at' => now(), 'content' => $this->freeze->write($meeting, $addresses)]);
         $hold = now()->addSeconds((int) config('syndex.outbox.hold_seconds'));
         $shared = [
             'meeting_id' => $meeting->id, 'snapshot_id' => $snapshot->id, 'uid' => $meeting->uid, 'sequence' => $sequence, 'subject' => mb_strimwidth($meeting->title, 0, 990, '…'),

@@ -37,8 +37,8 @@ final readonly class SendMeeting
             }
             $this->layDown->anew($meeting);
             $meeting->update(['status' => MeetingStatus::Sent, 'sent_at' => now(), 'version' => $meeting->version + 1]);
-            Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by?->id, 'kind' => StepKind::Sent, 'sequence' => $meeting->sequence, 'after' => $this->freeze->write($meeting)]);
-            $this->outbox->tell($meeting, Method::Request, $meeting->sequence, $this->recipients($meeting));
+            $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by?->id, 'kind' => StepKind::Sent, 'sequence' => $meeting->sequence, 'after' => $this->freeze->write($meeting)]);
+            $this->outbox->tell($meeting, Method::Request, $meeting->sequence, $this->recipients($meeting), step: $step);
             $this->live->tell([Live::COORDINATION, ...self::channels($meeting)], 'meeting', $meeting->id);
 
             return $meeting;

@@ -28,7 +28,7 @@ final readonly class TakeBack
             }
             $step = Step::query()->where('meeting_id', $meeting->id)->whereIn('kind', [StepKind::Sent, StepKind::Changed])->whereNull('taken_back_at')->orderByDesc('id')->first();
             $channels = SendMeeting::channels($meeting);
-            $step?->kind === StepKind::Changed ? $this->change($meeting, $step, $by) : $this->sending($meeting);
+            $step?->kind === StepKind::Changed ? $this->change($meeting, $step, $by) : $this->sending($meeting, $step);
             $step?->update(['taken_back_at' => now()]);
             $this->live->tell([Live::COORDINATION, ...$channels, ...SendMeeting::channels($meeting)], 'meeting', $meeting->id);
 
@@ -36,10 +36,11 @@ final readonly class TakeBack
         });
     }
 
-    private function sending(Meeting $meeting): void
+    /** @param ?Step $step null of what was sent before steps were kept */
+    private function sending(Meeting $meeting, ?Step $step): void
     {
-        $this->stop(Dispatch::query()->where('meeting_id', $meeting->id)->where('snapshot_id', Snapshot::query()->where('meeting_id', $meeting->id)->max('id'))->whereNot('state', DispatchState::TakenBack)
-            ->lockForUpdate()->get(['id', 'state', 'attempted_at']));
+        $snapshots = Snapshot::query()->where('meeting_id', $meeting->id)->where('step_id', $step?->id)->select('id');
+        $this->stop(Dispatch::query()->whereIn('snapshot_id', $snapshots)->whereNot('state', DispatchState::TakenBack)->lockForUpdate()->get(['id', 'state', 'attempted_at']));
         Meeting::query()->where('changes_id', $meeting->id)->delete();
         $meeting->update(['status' => $meeting->kept_at === null ? MeetingStatus::Draft : MeetingStatus::Kept, 'sent_at' => null, 'version' => $meeting->version + 1]);
     }

@@ -249,7 +249,7 @@ it('tells the history: who did what, from what to what, and how many were told',
     $steps = $this->getJson("/api/meetings/{$this->meeting->id}/history")->assertOk()->json('steps');
 
     expect(array_map(static fn(array $s): array => [$s['kind'], $s['by'], $s['told'], $s['canRestore'], array_column($s['different'], 'what')], $steps))
-        ->toBe([['changed', 'Wanjiru Achola', 3, true, ['title', 'place']], ['sent', null, 0, false, []]]);
+        ->toBe([['changed', 'Wanjiru Achola', 3, true, ['title', 'place']], ['sent', null, 3, false, []]]);
     // The list finds it by its new title.
     expect($this->getJson('/api/meetings?which=sent&q=talk')->json('total'))->toBe(1);
 

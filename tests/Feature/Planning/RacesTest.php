@@ -164,3 +164,67 @@ it('lets calling off and sending again meet: nobody is invited to what is off', 
     expect($off['status'])->toBe(200)->and(Dispatch::query()->where('meeting_id', $meeting->id)->where('kind', 'invitation')->whereIn('state', ['waiting', 'sending'])->count())->toBe(0)
         ->and(Dispatch::query()->where('meeting_id', $meeting->id)->where('kind', 'calling_off')->count())->toBe(41);
 });
+
+describe('a change of what was sent', function (): void {
+    beforeEach(function (): void {
+        $this->told = function (): Meeting {
+            $meeting = app(App\Invitations\SendMeeting::class)($planned = ($this->planned)(), $planned->version);
+            Dispatch::query()->where('meeting_id', $meeting->id)->update(['state' => 'sent', 'attempted_at' => now(), 'sent_at' => now()]);
+
+            return $meeting;
+        };
+        $this->changed = function (Meeting $meeting): Meeting {
+            $sheet = app(App\Planning\ChangeOf::class)->begin($meeting, $this->coordinator);
+            $sheet->update(['place' => 'Hall 2', 'version' => $sheet->version + 1]);
+
+            return $sheet->refresh();
+        };
+        $this->send = fn(Meeting $sheet): array => ['POST', "/api/meetings/$sheet->id/send", json_encode(['version' => $sheet->version])];
+        $this->waiting = fn(Meeting $meeting): array => Dispatch::query()->where('meeting_id', $meeting->id)->where('state', 'waiting')->selectRaw('kind, count(*) as n')->groupBy('kind')->orderBy('kind')->pluck('n', 'kind')->all();
+    });
+
+    it('is one sheet when it is begun twice', function (): void {
+        $meeting = ($this->told)();
+        $answers = ($this->atOnce)(['POST', "/api/meetings/$meeting->id/change", '{}'], ['POST', "/api/meetings/$meeting->id/change", '{}']);
+
+        expect(($this->statuses)($answers))->toBe([201, 201])->and($answers[0]['body']['id'])->toBe($answers[1]['body']['id'])->and(Meeting::query()->where('changes_id', $meeting->id)->count())->toBe(1);
+    });
+
+    it('is sent once when sending is pressed twice', function (): void {
+        for ($round = 0; $round < 3; $round++) {
+            $meeting = ($this->told)();
+            $send = ($this->send)(($this->changed)($meeting));
+            $statuses = ($this->statuses)(($this->atOnce)($send, $send));
+            sort($statuses);
+
+            expect($statuses)->toBe([200, 404])->and(($this->waiting)($meeting))->toBe(['change' => 41])->and($meeting->refresh()->sequence)->toBe(1);
+        }
+    });
+
+    it('meets a calling-off: either it is off, or changed and then off, and everybody hears that', function (): void {
+        for ($round = 0; $round < 5; $round++) {
+            $meeting = ($this->told)();
+            [$send, $off] = ($this->atOnce)(($this->send)(($this->changed)($meeting)), ['POST', "/api/meetings/$meeting->id/call-off", '{}']);
+
+            expect([$send['status'], $off['status'], $meeting->refresh()->status, ($this->waiting)($meeting)])->toBeIn([[404, 200, MeetingStatus::CalledOff, ['calling_off' => 41]], [409, 200, MeetingStatus::CalledOff, ['calling_off' => 41]], [200, 200, MeetingStatus::CalledOff, ['calling_off' => 41]]])
+                ->and(Meeting::query()->where('changes_id', $meeting->id)->exists())->toBeFalse();
+        }
+    });
+
+    it('meets its taking back, and its discarding: nothing is half', function (): void {
+        for ($round = 0; $round < 4; $round++) {
+            $meeting = ($this->told)();
+            $sheet = ($this->changed)($meeting);
+            [$send, $discard] = ($this->atOnce)(($this->send)($sheet), ['DELETE', "/api/meetings/$sheet->id", '{}']);
+            $isSent = $send['status'] === 200;
+            expect([$send['status'], $discard['status']])->toBeIn([[200, 404], [404, 204]])
+                ->and([$meeting->refresh()->place, ($this->waiting)($meeting)])->toBe($isSent ? ['Hall 2', ['change' => 41]] : ['Room 3', []]);
+            if ($isSent) {
+                $statuses = ($this->statuses)(($this->atOnce)(['POST', "/api/meetings/$meeting->id/take-back", '{}'], ['POST', "/api/meetings/$meeting->id/take-back", '{}']));
+                sort($statuses);
+                // The second finds the sending itself before it, all of which has left.
+                expect($statuses)->toBe([200, 409])->and([$meeting->refresh()->place, ($this->waiting)($meeting), Meeting::query()->where('changes_id', $meeting->id)->count()])->toBe(['Room 3', [], 1]);
+            }
+        }
+    });
+});
