@@ -56,7 +56,8 @@ final readonly class PlanBoard
             default => $moveAs === 'dates' ? $moved->byDates ?? $sheet->series : $sheet->series,
         };
         $anchor = $anchorIn ?? $sheet->zone;
-        $series = SaveSheet::onRule($anchorIn === null ? $asked : Reanchor::to($asked, $anchorIn));
+        $wanted = $anchorIn === null ? $asked : Reanchor::to($asked, $anchorIn);
+        $series = SaveSheet::onRule($wanted);
         $dates = $series->expand(Work::usual(), limit: self::MOST_DATES);
         $plan = Plan::of($series, $dates, $sheet->durationMinutes, $anchor);
         $people = $this->participants($sheet, $plan, $meetingId);
@@ -64,7 +65,7 @@ final readonly class PlanBoard
 
         return [
             // A move of the whole takes them along, where it takes every date as far.
-            ...$this->seriesView->of($series, $sheet->durationMinutes, $sheet->moved?->shifted($series->start->seconds - $sheet->series->start->seconds)),
+            ...$this->seriesView->of($series, $sheet->durationMinutes, $sheet->moved?->shifted($wanted->start->seconds - $sheet->series->start->seconds)),
             'choice' => $moved === null || $moved->isExact() || $moveAs !== null ? null : $this->choice($moved, $sheet->durationMinutes),
             'skipped' => self::skipped($dates, $series, $anchor),
             'past' => count(array_filter($plan->dates->starts, static fn(int $start): bool => $start < now()->getTimestamp())),

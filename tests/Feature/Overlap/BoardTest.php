@@ -73,3 +73,12 @@ it('names no more dates than it judges, and says that there are more', function 
 
     expect($answer['board']['dates'])->toHaveCount(104)->and($answer['complete'])->toBeFalse()->and($answer['open'])->toBeTrue();
 });
+
+it('takes moved dates along with the whole, and leaves them where only the start comes onto its rule', function (int $minutes, string $start, array $expected): void {
+    $move = ['dropped' => ['2026-12-15T15:30:00'], 'extra' => ['2026-12-16T10:00:00'], 'moved' => [['date' => '2026-12-15T15:30:00', 'to' => '2026-12-16T10:00:00']]];
+    $this->postJson('/api/board', [...sheet($this->meeting, ['startLocal' => $start, 'rule' => repeats(), ...$move]), 'index' => 0, 'shiftMinutes' => $minutes])->assertOk()->assertJson(['moved' => $expected]);
+})->with([
+    'half an hour later' => [30, '2026-12-08T15:30:00', [['date' => '2026-12-15T16:00:00', 'to' => '2026-12-16T10:30:00']]],
+    'not at all' => [0, '2026-12-08T15:30:00', [['date' => '2026-12-15T15:30:00', 'to' => '2026-12-16T10:00:00']]],
+    'begun on a Monday' => [0, '2026-12-07T15:30:00', [['date' => '2026-12-15T15:30:00', 'to' => '2026-12-16T10:00:00']]],
+]);
