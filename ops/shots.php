@@ -89,6 +89,26 @@ try {
     $take('shifts');
     $visit($sent, 'Sent on');
     $take('meeting');
+    // A change of it: half an hour later and one date moved, read back, sent.
+    $click("//button[.='Change it']");
+    $wait('A change, nothing has been sent');
+    $wait('required people');
+    $click("//button[starts-with(@aria-label, 'Time:')]");
+    $set('Time', '14:30');
+    usleep(1_200_000);
+    $wait('at 14:30');
+    $click("//button[starts-with(@aria-label, 'Title') or starts-with(@aria-label, 'What')]");
+    $wait('saved at');
+    $click("//button[.='Read back']");
+    $wait('What is different');
+    usleep(900_000);
+    $take('change');
+    $click("//button[starts-with(., 'Send it to')]");
+    $wait('Changed on');
+    $wait('people told');
+    usleep(600_000);
+    $browser->executeScript("document.getElementById('history').scrollIntoView()");
+    $take('history');
     $visit('/sent', 'messages in the dispatch book');
     $take('sent');
     $visit('/people', 'people in the directory');
