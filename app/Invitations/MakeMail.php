@@ -23,8 +23,8 @@ final class MakeMail
     /** What the recipients of a change knew before. */
     private ?MeetingAsTold $before = null;
 
-    /** The text that all recipients of a sending or a calling-off get alike. */
-    private string $ics = '';
+    /** Writes the text of a sending or a calling-off for a recipient. @var \Closure(string): string */
+    private \Closure $text;
 
     /** @var array<string, Message> those of a change, by recipient, date and method */
     private array $messages = [];
@@ -70,7 +70,7 @@ final class MakeMail
         $method = $dispatch->kind === DispatchKind::CallingOff ? Method::Cancel : Method::Request;
 
         return $this->before === null
-            ? new Message($dispatch->recipient, $method, (int) $dispatch->sequence, null, [], $this->ics)
+            ? new Message($dispatch->recipient, $method, (int) $dispatch->sequence, null, [], ($this->text)($dispatch->recipient))
             : $this->messages[self::key($dispatch->recipient, $dispatch->recurrence_id, $method)] ?? throw new \LogicException("Nothing was to be told to dispatch $dispatch->id.");
     }
 
@@ -95,7 +95,12 @@ final class MakeMail
                 $this->messages[self::key($message->to, $message->recurrenceId, $message->method)] = $message;
             }
         } else {
-            $this->ics = $snapshot->method === Method::Cancel->value ? Announce::cancel($meeting, $snapshot->sequence, $stamp) : Announce::request($meeting, $stamp);
+            $write = static fn(string $to): string => $snapshot->method === Method::Cancel->value ? Announce::cancel($meeting, $snapshot->sequence, $stamp, $to) : Announce::request($meeting, $stamp, $to);
+            // Where everybody sees everybody it is the same for all, and written once.
+            $shared = null;
+            $this->text = static function (string $to) use ($write, $meeting, &$shared): string {
+                return $meeting->hidesPeople ? $write($to) : $shared ??= $write($to);
+            };
         }
         $this->known = $snapshot->id;
     }

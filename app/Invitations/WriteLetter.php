@@ -162,7 +162,8 @@ final class WriteLetter
             'where' => $meeting->join_mode->needsPlace() ? $meeting->place : null,
             'lead' => null,
             'changeLines' => [],
-            'who' => $meeting->attendees->map(static fn(Attendee $a): string => $a->person->called())->all(),
+            // Nobody is named to people who are hidden from each other.
+            'who' => HidePeople::from($meeting) ? [] : $meeting->attendees->map(static fn(Attendee $a): string => $a->person->called())->all(),
             'footer' => $told->organisation === config('syndex.mail_name') ? __('mail.footer_alone') : __('mail.footer', ['organisation' => $told->organisation]),
         ];
     }

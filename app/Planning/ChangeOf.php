@@ -11,6 +11,10 @@ use App\People\Account;
 use App\People\FindWords;
 use App\People\SearchKey;
 use Carbon\CarbonImmutable;
+use Illuminate\Validation\ValidationException;
+use Syndex\Core\Recurrence\CannotEditDate;
+use Syndex\Core\Recurrence\EditDates;
+use Syndex\Core\Time\WallTime;
 
 /**
  * The sheet on which a sent meeting is changed. It is a draft beside the meeting, which stays as its people know it until the
@@ -19,9 +23,9 @@ use Carbon\CarbonImmutable;
 final readonly class ChangeOf
 {
     /** Columns that a sheet may change. */
-    private const COLUMNS = ['host_id', 'title', 'purpose', 'links', 'starts_local', 'zone', 'all_day', 'duration_minutes', 'rrule', 'extra_local', 'dropped_local', 'moved_local', 'join_mode', 'place'];
+    private const COLUMNS = ['host_id', 'title', 'purpose', 'links', 'starts_local', 'zone', 'all_day', 'duration_minutes', 'rrule', 'extra_local', 'dropped_local', 'moved_local', 'join_mode', 'place', 'hides_people'];
 
-    public function __construct(private StartDraft $start, private LayDown $layDown, private Live $live) {}
+    public function __construct(private StartDraft $start, private LayDown $layDown, private MeetingSeries $series, private Live $live) {}
 
     /** The sheet that is there, or one begun now. */
     public function begin(Meeting $meeting, Account $coordinator): Meeting
@@ -36,6 +40,23 @@ final readonly class ChangeOf
             }
 
             return Meeting::query()->where('changes_id', $meeting->id)->lockForUpdate()->first() ?? $this->sheetOf($meeting, $coordinator);
+        });
+    }
+
+    /** The sheet with one date less. */
+    public function without(Meeting $meeting, WallTime $date, Account $coordinator): Meeting
+    {
+        return Decide::on(function () use ($meeting, $date, $coordinator): Meeting {
+            $sheet = $this->begin($meeting, $coordinator);
+            try {
+                $left = EditDates::drop($this->series->of($sheet), $date);
+            } catch (CannotEditDate $cannot) {
+                throw ValidationException::withMessages(['drop' => __('planning.' . $cannot->why)]);
+            }
+            $sheet->update([...MeetingSeries::columns($left, $this->series->moved($sheet)), 'version' => $sheet->version + 1]);
+            $this->live->tell([Live::COORDINATION], 'draft', $sheet->id);
+
+            return $sheet;
         });
     }
 

@@ -41,6 +41,7 @@ use Illuminate\Support\Collection;
  * @property ?list<array{string, string}> $moved_local which added date stands in for which dropped one
  * @property JoinMode $join_mode
  * @property ?string $place
+ * @property ?bool $hides_people whether its people are hidden from each other; null: as usual with whoever is invited
  * @property int $sequence
  * @property ?CarbonImmutable $kept_at
  * @property ?CarbonImmutable $sent_at
@@ -80,6 +81,7 @@ final class Meeting extends Model
             'dropped_local' => 'array',
             'moved_local' => 'array',
             'all_day' => 'boolean',
+            'hides_people' => 'boolean',
             'starts_local' => 'immutable_datetime',
             'kept_at' => 'immutable_datetime',
             'sent_at' => 'immutable_datetime',

@@ -8,6 +8,7 @@ use App\People\Account;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\ZoneData;
 
 final readonly class MeetingController
@@ -51,13 +52,16 @@ final readonly class MeetingController
         return new JsonResponse($request->withinCalendar(fn(): array => $this->view->of($save($meeting, $request->sheet($zones), $request->integer('version')))));
     }
 
-    /** The sheet on which a sent meeting is changed: the one that is there, or a new one. */
+    /** The sheet on which a sent meeting is changed: the one that is there, or a new one; on it one date may be called off at once. */
     public function change(Request $request, Meeting $meeting, ChangeOf $change): JsonResponse
     {
+        $request->validate(['drop' => ['sometimes', 'date_format:Y-m-d\TH:i:s']]);
         /** @var Account $account */
         $account = $request->user();
 
-        return new JsonResponse($this->view->of($change->begin($meeting, $account)->refresh()), 201);
+        $sheet = $request->filled('drop') ? $change->without($meeting, WallTime::parse($request->string('drop')->toString()), $account) : $change->begin($meeting, $account);
+
+        return new JsonResponse($this->view->of($sheet->refresh()), 201);
     }
 
     public function destroy(Meeting $meeting, DiscardDraft $discard): Response

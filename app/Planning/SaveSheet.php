@@ -49,6 +49,7 @@ final readonly class SaveSheet
                 'duration_minutes' => $sheet->durationMinutes,
                 'join_mode' => $sheet->joinMode,
                 'place' => $sheet->place === '' ? null : $sheet->place,
+                'hides_people' => $sheet->hidesPeople,
                 ...($meeting->status->takesTime() || $meeting->changes_id !== null ? [] : ['shown_at' => ShownAt::first($series, $sheet->zone)]),
             ]);
             if ($meeting->changes_id === null) {

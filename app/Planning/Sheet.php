@@ -33,5 +33,6 @@ final readonly class Sheet
         public string $place,
         public bool $manyAgreed = true,
         public ?MovedDates $moved = null,
+        public ?bool $hidesPeople = null,
     ) {}
 }

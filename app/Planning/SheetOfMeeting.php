@@ -28,6 +28,7 @@ final readonly class SheetOfMeeting
             $meeting->join_mode,
             $meeting->place ?? '',
             moved: $this->series->moved($meeting),
+            hidesPeople: $meeting->hides_people,
         );
     }
 }

@@ -40,6 +40,7 @@ class SheetRequest extends SeriesRequest
             'joinMode' => ['required', 'string', Rule::enum(JoinMode::class)],
             'place' => ['present', 'nullable', 'string', 'max:' . SheetLimits::PLACE],
             'manyAgreed' => ['sometimes', 'boolean'],
+            'hidesPeople' => ['sometimes', 'nullable', 'boolean'],
             ...parent::rules(),
         ];
     }
@@ -60,6 +61,7 @@ class SheetRequest extends SeriesRequest
             $this->string('place')->trim()->toString(),
             $this->boolean('manyAgreed'),
             $this->moved(),
+            $this->input('hidesPeople') === null ? null : $this->boolean('hidesPeople'),
         );
     }
 

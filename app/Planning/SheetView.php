@@ -42,6 +42,7 @@ final readonly class SheetView
             'allDay' => $meeting->all_day,
             'durationMinutes' => $meeting->duration_minutes,
             ...$this->seriesView->of($series, $meeting->duration_minutes, $this->series->moved($meeting)),
+            'hidesPeople' => $meeting->hides_people,
             'joinMode' => $meeting->join_mode->value,
             'kit' => $withKit && $meeting->kit !== null ? (new KitResource($meeting->kit))->toArray($request) : null,
             'changeOf' => $meeting->changes_id,

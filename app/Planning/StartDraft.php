@@ -55,6 +55,7 @@ final readonly class StartDraft
                 'duration_minutes' => $earlier->duration_minutes,
                 'join_mode' => $earlier->join_mode,
                 'place' => $earlier->place,
+                'hides_people' => $earlier->hides_people,
             ]);
             foreach ($earlier->agenda as $item) {
                 $meeting->agenda()->create(['position' => $item->position, 'title' => $item->title, 'minutes' => $item->minutes, 'speaker' => $item->speaker]);

@@ -15,6 +15,8 @@ return new class () extends Migration {
             $table->foreignUlid('changes_id')->nullable()->unique()->after('coordinator_id')->constrained('meetings')->cascadeOnDelete();
             $table->dateTime('changed_at')->nullable()->after('sent_at');
             // Which added dates stand in for which dropped ones.
+            // Whether its people are hidden from each other; null: as it usually is with whoever is invited.
+            $table->boolean('hides_people')->nullable()->after('place');
             $table->json('moved_local')->nullable()->after('dropped_local');
         });
 

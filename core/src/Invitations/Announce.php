@@ -29,15 +29,18 @@ final class Announce
         return array_values(array_filter($addresses, static fn(string $address): bool => MailAddress::key($address) !== MailAddress::key($meeting->organizerAddress)));
     }
 
-    /** @param int $sequence one higher than was last sent (RFC 5546 2.1.4) */
-    public static function cancel(MeetingSnapshot $meeting, int $sequence, Instant $now): string
+    /**
+     * @param  int  $sequence  one higher than was last sent (RFC 5546 2.1.4)
+     * @param  string  $to  address of the one who gets it: where people are hidden from each other, they see only themselves
+     */
+    public static function cancel(MeetingSnapshot $meeting, int $sequence, Instant $now, string $to): string
     {
-        return (new MessageTexts($meeting, null, $sequence, $now, Work::usual()))->of(Saying::gone(null, '', '', true, [Change::CalledOff]));
+        return (new MessageTexts($meeting, null, $sequence, $now, Work::usual()))->of(Saying::gone(null, $to, MailAddress::key($to), true, [Change::CalledOff]));
     }
 
-    public static function request(MeetingSnapshot $meeting, Instant $now): string
+    public static function request(MeetingSnapshot $meeting, Instant $now, string $to): string
     {
-        return EntryWriter::write(Method::Request->value, MessageTexts::entries($meeting, $meeting->sequence, $now), $now->seconds, Work::usual());
+        return EntryWriter::write(Method::Request->value, MessageTexts::entries($meeting, $meeting->sequence, $now, seenBy: MailAddress::key($to)), $now->seconds, Work::usual());
     }
 
     /** A plain file for whoever keeps a calendar by hand: no METHOD, nobody is asked for an answer. */

@@ -25,6 +25,7 @@ final readonly class MeetingSnapshot
      * @param  list<MeetingDate>  $dates  dates with something of their own
      * @param  ?string  $relatedTo  UID of the series from which it was split (RFC 5545 3.8.4.5)
      * @param  list<string>  $categories
+     * @param  bool  $hidesPeople  each is named to themselves alone
      * @param  bool  $showsLinkAsPlace  the link stands in LOCATION too, where most calendars look for it (common practice, no published source)
      */
     public function __construct(
@@ -49,6 +50,7 @@ final readonly class MeetingSnapshot
         public bool $isTransparent = false,
         public ?string $relatedTo = null,
         public bool $showsLinkAsPlace = false,
+        public bool $hidesPeople = false,
     ) {
         $this->byKey = array_combine(array_column($invitees, 'key'), $invitees);
         $exceptions = [];
@@ -117,6 +119,7 @@ final readonly class MeetingSnapshot
             $this->isTransparent,
             $this->relatedTo,
             $this->showsLinkAsPlace,
+            $this->hidesPeople,
         );
     }
 }

@@ -43,8 +43,10 @@ final class MessageTexts
 
     public function of(Saying $saying): string
     {
-        $takenOut = $saying->method === Method::Cancel ? $this->takenOut($saying) : [];
+        $isHidden = $this->meeting($saying)->hidesPeople;
+        $takenOut = $saying->method === Method::Cancel ? self::seenBy($isHidden ? $saying->key : null, $this->takenOut($saying)) : [];
         $as = implode(' ', [
+            $isHidden ? $saying->key : '',
             $saying->method->value, $saying->date->recurrenceId->seconds ?? '', (int) $saying->isOff,
             ...array_map(static fn(WallTime $wall): int => $wall->seconds, $saying->off), ...array_map(static fn(Invitee $i): string => $i->key, $takenOut),
         ]);
@@ -58,11 +60,13 @@ final class MessageTexts
      * A plain text of a meeting as it stands: the whole set, each date that differs as an entry of its own (RFC 5546 3.2.2).
      *
      * @param  list<WallTime>  $off  dates to leave out
+     * @param  ?string  $seenBy  by whom, where people are hidden from each other
      * @return list<Entry>
      */
-    public static function entries(MeetingSnapshot $meeting, int $sequence, Instant $now, array $off = []): array
+    public static function entries(MeetingSnapshot $meeting, int $sequence, Instant $now, array $off = [], ?string $seenBy = null): array
     {
-        $invited = self::attendees($meeting->invitees, true);
+        $reader = $meeting->hidesPeople ? $seenBy : null;
+        $invited = self::attendees(self::seenBy($reader, $meeting->invitees), true);
         $series = PlainDates::needed($meeting->series) ? PlainDates::of($meeting->series) : $meeting->series;
         // In order, since readers have been seen to lose dates that are not.
         $series = $series->withDates($series->start, $series->rule, self::together($series->extra, []), self::together($series->dropped, $off));
@@ -71,7 +75,7 @@ final class MessageTexts
         $without = array_fill_keys(array_map(static fn(WallTime $wall): int => $wall->seconds, $off), true);
         foreach ($meeting->exceptions as $seconds => $date) {
             if (!isset($without[$seconds])) {
-                $entries[] = self::date($meeting, $date, $sequence, $now, self::attendees($date->invitees, true), EventStatus::Confirmed);
+                $entries[] = self::date($meeting, $date, $sequence, $now, self::attendees(self::seenBy($reader, $date->invitees), true), EventStatus::Confirmed);
             }
         }
 
@@ -93,8 +97,8 @@ final class MessageTexts
             }
         } else {
             $entries = $saying->date === null
-                ? self::entries($meeting, $this->sequence, $this->now, $saying->off)
-                : [self::date($meeting, $saying->date, $this->sequence, $this->now, self::attendees($saying->date->invitees, true), EventStatus::Confirmed)];
+                ? self::entries($meeting, $this->sequence, $this->now, $saying->off, $saying->key)
+                : [self::date($meeting, $saying->date, $this->sequence, $this->now, self::attendees(self::seenBy($meeting->hidesPeople ? $saying->key : null, $saying->date->invitees), true), EventStatus::Confirmed)];
         }
 
         return EntryWriter::write($saying->method->value, $entries, $this->now->seconds, $this->work);
@@ -178,6 +182,16 @@ final class MessageTexts
             categories: $isCancel ? [] : $meeting->categories,
             relatedTo: $meeting->relatedTo,
         );
+    }
+
+    /**
+     * @param  ?string  $key  of the one who sees nobody but themselves; null: everybody is seen
+     * @param  list<Invitee>  $invitees
+     * @return list<Invitee>
+     */
+    private static function seenBy(?string $key, array $invitees): array
+    {
+        return $key === null ? $invitees : array_values(array_filter($invitees, static fn(Invitee $i): bool => $i->key === $key));
     }
 
     /**

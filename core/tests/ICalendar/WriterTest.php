@@ -125,7 +125,7 @@ describe('Announce', function (): void {
     });
 
     it('writes what another reader understands', function (): void {
-        $ics = Announce::request(snapshot(['location' => 'Room 3', 'sentBy' => 'c@x.example']), Instant::parse('2026-11-25T10:00:00Z'));
+        $ics = Announce::request(snapshot(['location' => 'Room 3', 'sentBy' => 'c@x.example']), Instant::parse('2026-11-25T10:00:00Z'), 'a@x.example');
         $event = Reader::read($ics)->VEVENT;
 
         expect((string) $event->SUMMARY)->toBe('Grower exchange; lots, 40–58')
@@ -143,14 +143,21 @@ describe('Announce', function (): void {
     });
 
     it('writes the end of a series in UTC beside a zone, as a date without one (RFC 5545 3.3.10)', function (): void {
-        $until = static fn(Series $series): string => Announce::request(snapshot(['series' => $series, 'durationMinutes' => 1440]), Instant::parse('2026-11-25T10:00:00Z'));
+        $until = static fn(Series $series): string => Announce::request(snapshot(['series' => $series, 'durationMinutes' => 1440]), Instant::parse('2026-11-25T10:00:00Z'), 'a@x.example');
 
         expect($until(Tests\series('2026-12-08T15:30:00', 'Asia/Kathmandu', 'FREQ=WEEKLY;UNTIL=20270105')))->toContain('UNTIL=20270105T181459Z')
             ->and($until(Series::allDay(WallTime::parseDate('2026-12-08'), RuleParser::parse('FREQ=WEEKLY;UNTIL=20270105'))))->toContain('UNTIL=20270105' . "\r\n")->toContain('DTSTART;VALUE=DATE:20261208')->toContain('DTEND;VALUE=DATE:20261209');
     });
 
+    it('names nobody but its reader where people are hidden from each other', function (): void {
+        foreach ([Announce::request(snapshot(['hidesPeople' => true]), Instant::parse('2026-11-25T10:00:00Z'), 'B@x.example'), Announce::cancel(snapshot(['hidesPeople' => true]), 4, Instant::parse('2026-11-25T10:00:00Z'), 'B@x.example')] as $ics) {
+            $event = Reader::read($ics)->VEVENT;
+            expect(count($event->ATTENDEE))->toBe(1)->and((string) $event->ATTENDEE)->toBe('mailto:b@x.example')->and($ics)->not->toContain('a@x.example');
+        }
+    });
+
     it('calls off with everybody taken out (RFC 5546 3.2.5)', function (): void {
-        $ics = Announce::cancel(snapshot(['sequence' => 3]), 4, Instant::parse('2026-11-25T10:00:00Z'));
+        $ics = Announce::cancel(snapshot(['sequence' => 3]), 4, Instant::parse('2026-11-25T10:00:00Z'), 'a@x.example');
         $event = Reader::read($ics)->VEVENT;
 
         expect((string) Reader::read($ics)->METHOD)->toBe('CANCEL')
@@ -161,6 +168,6 @@ describe('Announce', function (): void {
     });
 
     it('emits no vendor property', function (): void {
-        expect(Announce::request(snapshot(), Instant::parse('2026-11-25T10:00:00Z')))->not->toMatch('/^X-/m');
+        expect(Announce::request(snapshot(), Instant::parse('2026-11-25T10:00:00Z'), 'a@x.example'))->not->toMatch('/^X-/m');
     });
 });

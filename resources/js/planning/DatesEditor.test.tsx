@@ -19,6 +19,7 @@ const sheet = (over: Partial<Sheet> = {}): Sheet => ({
   extra: [],
   moved: [],
   manyAgreed: false,
+  hidesPeople: null,
   joinMode: 'undecided',
   place: '',
   ...over,

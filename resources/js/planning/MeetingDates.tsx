@@ -10,10 +10,13 @@ const DATES_SHOWN = 12;
 export function MeetingDates({
   dates,
   meeting,
+  callOff = null,
 }: {
   dates:
     { dates: { local: string; ownLocal: string; startsAt: string; over: boolean }[]; laidUntil: string | null; more: boolean } | undefined;
   meeting: Meeting;
+  /** Calls one date off; null where that cannot be, or nobody may. */
+  callOff?: ((local: string) => void) | null;
 }) {
   const { t } = useTranslation();
   const [all, setAll] = useState(false);
@@ -37,7 +40,19 @@ export function MeetingDates({
             key={date.startsAt}
             className={`justify-between border-t border-line py-1.5 print:flex ${shown.has(date) ? 'flex' : 'hidden'} ${date.over ? 'text-muted' : ''}`}
           >
-            <span className="font-semibold">{shortDate(date.local)}</span>
+            <span>
+              <span className="font-semibold">{shortDate(date.local)}</span>{' '}
+              {callOff && !date.over && ahead.length > 1 && (
+                <Button
+                  look="quiet"
+                  className="no-print ml-2 text-note"
+                  aria-label={t('meeting.callOffDateLong', { date: shortDate(date.local) })}
+                  onClick={() => callOff(date.local)}
+                >
+                  {t('meeting.callOffDate')}
+                </Button>
+              )}
+            </span>
             <span className="text-right">
               {meeting.allDay ? t('board.allDay') : `${clock(date.local)} ${meeting.zoneCity}`} {date.over && t('status.over')}
               {!meeting.allDay && date.ownLocal !== date.local && (

@@ -37,7 +37,10 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
   const editable = meeting.status === 'draft' || meeting.status === 'kept';
 
   const again = useMutation({ mutationFn: () => startMeeting(meeting.id), onSuccess: (copy) => navigate(`/meetings/${copy.id}/plan`) });
-  const changing = useMutation({ mutationFn: () => beginChange(meeting.id), onSuccess: (sheet) => navigate(`/meetings/${sheet.id}/plan`) });
+  const changing = useMutation({
+    mutationFn: (drop: string | null) => beginChange(meeting.id, drop),
+    onSuccess: (sheet, drop) => navigate(`/meetings/${sheet.id}/${drop ? 'read-back' : 'plan'}`),
+  });
   const copying = useCopying();
 
   return (
@@ -53,7 +56,7 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
             </Button>
           )}
           {plans && meeting.status === 'sent' && (
-            <Button look="main" disabled={changing.isPending} onClick={() => changing.mutate()}>
+            <Button look="main" disabled={changing.isPending} onClick={() => changing.mutate(null)}>
               {t(meeting.changeId ? 'changed.goOn' : 'changed.begin')}
             </Button>
           )}
@@ -138,7 +141,13 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
           {plans && !editable && sent(meeting.id)}
         </div>
         <div className="flex flex-col gap-6">
-          <MeetingDates dates={dates.data} meeting={meeting} />
+          <MeetingDates
+            dates={dates.data}
+            meeting={meeting}
+            callOff={
+              plans && meeting.status === 'sent' && (meeting.rule || meeting.extra.length > 0) ? (date) => changing.mutate(date) : null
+            }
+          />
           <section aria-labelledby="people">
             <h2 id="people" className="text-note font-semibold text-muted">
               {t('meeting.people', { count: meeting.attendees.length })}

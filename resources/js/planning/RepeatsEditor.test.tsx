@@ -33,6 +33,7 @@ const sheet = (over: Partial<RuleInWords> = {}): Sheet => ({
   moved: [],
   manyAgreed: false,
   dropped: ['2026-12-15T15:30:00'],
+  hidesPeople: null,
   joinMode: 'undecided',
   place: '',
 });

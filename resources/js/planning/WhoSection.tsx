@@ -68,6 +68,20 @@ export function WhoSection({ sheet, change, standings, showWeekday }: SectionPro
           {all ? t('sheet.fewer') : t('sheet.more', { count: sheet.attendees.length - SHOWN })}
         </Button>
       )}
+      {sheet.attendees.length > 1 && (
+        <select
+          aria-label={t('sheet.hides')}
+          className="w-full rounded border border-transparent bg-transparent py-1 text-note text-muted hover:border-line"
+          value={String(sheet.hidesPeople)}
+          onChange={(event) => change({ hidesPeople: event.target.value === 'null' ? null : event.target.value === 'true' })}
+        >
+          {(['null', 'true', 'false'] as const).map((choice) => (
+            <option key={choice} value={choice}>
+              {t(`sheet.hide.${choice}`)}
+            </option>
+          ))}
+        </select>
+      )}
       <AddPerson taken={sheet.attendees.map((attendee) => attendee.person.id)} add={add} />
     </section>
   );

@@ -91,6 +91,8 @@ export const meetingShape = z.object({
   zoneCity: z.string(),
   allDay: z.boolean(),
   durationMinutes: z.number(),
+  /** Whether its people are hidden from each other; null: as usual with whoever is invited. */
+  hidesPeople: z.nullable(z.boolean()),
   joinMode: z.enum(['undecided', 'online', 'in_person', 'both']),
   place: z.string(),
   kit: z.nullable(kitShape),
@@ -172,7 +174,8 @@ export const meetingsQuery = (q: string, which: string, page: number) =>
     },
   });
 
-/** The sheet on which a sent meeting is changed. */
-export const beginChange = (id: string) => sendJson('POST', `meetings/${id}/change`, {}, meetingShape);
+/** The sheet on which a sent meeting is changed; with one date less, if one is named. */
+export const beginChange = (id: string, drop: string | null = null) =>
+  sendJson('POST', `meetings/${id}/change`, drop ? { drop } : {}, meetingShape);
 
 export const startMeeting = (from?: string) => sendJson('POST', 'meetings', from ? { from } : {}, meetingShape);

@@ -21,6 +21,7 @@ export const sampleMeeting = (over: Partial<Meeting> = {}): Meeting => ({
   zoneCity: 'Nairobi',
   allDay: false,
   durationMinutes: 45,
+  hidesPeople: null,
   joinMode: 'undecided',
   place: '',
   kit: null,

@@ -20,6 +20,7 @@ const sheet: Sheet = {
   moved: [],
   manyAgreed: false,
   dropped: [],
+  hidesPeople: null,
   joinMode: 'online',
   place: '',
 };

@@ -24,6 +24,7 @@ export type Sheet = {
   moved: Series['moved'];
   /** More than a thousand dates are meant. */
   manyAgreed: boolean;
+  hidesPeople: boolean | null;
   joinMode: Meeting['joinMode'];
   place: string;
 };
@@ -48,6 +49,7 @@ export function sheetOf(meeting: Meeting): Sheet {
     extra: meeting.extra,
     moved: meeting.moved,
     manyAgreed: false,
+    hidesPeople: meeting.hidesPeople,
     joinMode: meeting.joinMode,
     place: meeting.place,
   };
@@ -91,6 +93,7 @@ export function wire(sheet: Sheet, ids?: ReadonlyMap<string, number>): Record<st
     extra: sheet.extra,
     moved: sheet.moved,
     manyAgreed: sheet.manyAgreed,
+    hidesPeople: sheet.hidesPeople,
     joinMode: sheet.joinMode,
     place: sheet.place,
   };

@@ -38,8 +38,10 @@
 @endforeach
 
 @endif
+@if ($who !== [])
 {!! __('mail.who') !!}: {!! implode(', ', $who) !!}
 
+@endif
 {!! __('mail.answer') !!}
 
 {!! $footer !!}

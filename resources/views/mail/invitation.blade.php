@@ -35,6 +35,8 @@
 @endforeach
 </p>
 @endif
+@if ($who !== [])
 <p style="margin:16px 0 0;color:#55606c"><strong>{{ __('mail.who') }}</strong> {{ implode(', ', $who) }}</p>
+@endif
 <p style="margin:12px 0 0;color:#55606c">{{ __('mail.answer') }}</p>
 @endsection

@@ -266,3 +266,19 @@ it('tells the history: who did what, from what to what, and how many were told',
     $other = sent(meeting($this->wanjiru, [$this->ines]));
     $this->postJson("/api/meetings/$other->id/history/{$steps[0]['id']}/restore")->assertNotFound();
 });
+
+it('calls one date off: on the sheet of a change, whatever else waits there', function (): void {
+    delivered($this->meeting);
+    ($this->change)(['rule' => repeats(), 'place' => 'Hall 2']);
+    $drop = fn(string $date) => $this->postJson("/api/meetings/{$this->meeting->id}/change", ['drop' => $date]);
+    $sheet = $drop('2026-12-22T15:30:00')->assertCreated()->json();
+    expect([$sheet['dropped'], $sheet['place']])->toBe([['2026-12-22T15:30:00'], 'Hall 2']);
+
+    $drop('2026-12-23T15:30:00')->assertStatus(422)->assertJsonPath('errors.drop.0', 'The series has no such date any more. Look again and take the date as it stands now.');
+    $drop('tomorrow')->assertStatus(422);
+    foreach (['2026-12-15T15:30:00', '2026-12-29T15:30:00'] as $date) {
+        $drop($date)->assertCreated();
+    }
+    $drop('2027-01-05T15:30:00')->assertStatus(422);
+    expect(Meeting::query()->findOrFail($sheet['id'])->dropped_local)->toHaveCount(3);
+});

@@ -115,6 +115,31 @@ it('tells each recipient their own time, and when their clock will differ', func
     'nobody knows where' => ['rosa@anden.example', ['Tuesday 8 December 2026, 15:30', 'Nairobi time, for 45 minutes.']],
 ]);
 
+it('hides people from each other where outside guests are among them, always where they are many, else as was chosen', function (?bool $chosen, bool $withGuest, int $more, bool $isHidden): void {
+    $this->meeting->update(['hides_people' => $chosen]);
+    if (!$withGuest) {
+        $this->meeting->attendees()->whereHas('person', fn($q) => $q->where('kind', 'guest'))->delete();
+    }
+    foreach (range(1, $more) as $i) {
+        $this->meeting->attendees()->create(['person_id' => colleague("Person $i")->id, 'position' => 10 + $i, 'role' => 'required']);
+    }
+    sent($this->meeting->refresh());
+    $ics = ($this->icsTo)('mere.tautari@garden.example');
+    $mail = ($this->mailTo)('mere.tautari@garden.example');
+    $count = substr_count($ics, 'ATTENDEE');
+    $all = $this->meeting->attendees()->count();
+
+    expect($count)->toBe($isHidden ? 1 : $all)
+        ->and(str_contains((string) $mail->getTextContent(), 'Who is invited'))->toBe(!$isHidden)
+        ->and(str_contains((string) $mail->getHtmlContent(), 'Who is invited'))->toBe(!$isHidden);
+})->with([
+    'with a guest' => [null, true, 1, true],
+    'with a guest, shown' => [false, true, 1, false],
+    'colleagues' => [null, false, 1, false],
+    'colleagues, hidden' => [true, false, 1, true],
+    'a hundred and more, shown' => [false, false, 105, true],
+]);
+
 it('escapes what people wrote', function (): void {
     $this->meeting->update(['title' => '<b>Lots</b> & "seeds"', 'purpose' => '<script>alert(1)</script>']);
     sent($this->meeting);
@@ -126,7 +151,7 @@ it('escapes what people wrote', function (): void {
 });
 
 it('is read the same by readers of their own: every start agrees', function (array $values): void {
-    $this->meeting->update($values);
+    $this->meeting->update([...$values, 'hides_people' => false]);
     sent($this->meeting);
     $ics = ($this->icsTo)('rosa@anden.example');
     $ours = app(MeetingSeries::class)->of($this->meeting)->expand(Work::atMost(1_000_000), limit: 60)->starts;
