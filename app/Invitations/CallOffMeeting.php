@@ -19,9 +19,9 @@ final readonly class CallOffMeeting
 {
     public function __construct(private Outbox $outbox, private Live $live) {}
 
-    public function __invoke(Meeting $meeting, ?Account $by = null): Meeting
+    public function __invoke(Meeting $meeting, ?Account $by = null, ?string $words = null): Meeting
     {
-        return Decide::on(function () use ($meeting, $by): Meeting {
+        return Decide::on(function () use ($meeting, $by, $words): Meeting {
             $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
             if ($meeting->status !== MeetingStatus::Sent) {
                 throw NotNow::locked($meeting->status->value);
@@ -38,7 +38,7 @@ final readonly class CallOffMeeting
             // What waits is replaced, also for those who will hear nothing since nothing had left for them.
             Dispatch::query()->whereIn('id', $waiting->pluck('id'))->update(['state' => DispatchState::Replaced]);
             $sequence = $meeting->sequence + 1;
-            $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by?->id, 'kind' => StepKind::CalledOff, 'sequence' => $sequence]);
+            $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by?->id, 'kind' => StepKind::CalledOff, 'sequence' => $sequence, 'words' => $words]);
             $this->outbox->tell($meeting, Method::Cancel, $sequence, $told, $addresses, $step);
             $meeting->update(['status' => MeetingStatus::CalledOff, 'called_off_at' => now(), 'sequence' => $sequence, 'version' => $meeting->version + 1]);
             // A change that waited has nothing to change any more.

@@ -58,6 +58,7 @@ final readonly class CoreMeeting
             reminderMinutes: $meeting->all_day ? null : self::REMINDER,
             dates: array_map(static fn(array $pair): MeetingDate => new MeetingDate($pair[0], $pair[1], $meeting->duration_minutes, $meeting->title, $place, $invitees), $moved->pairs()),
             showsLinkAsPlace: true,
+            comment: $told->words,
             hidesPeople: HidePeople::from($meeting),
         );
     }

@@ -31,6 +31,7 @@ final readonly class HistoryController
             'atLocal' => $this->clock->local($step->created_at),
             'takenBackLocal' => $this->clock->local($step->taken_back_at),
             'different' => $step->before === null || $step->after === null ? [] : $this->describe->of($this->freeze->read($step->before), $this->freeze->read($step->after)),
+            'words' => $step->words,
             'told' => (int) ($told[$step->id] ?? 0),
             // A state to go back to: what the meeting was before this.
             'canRestore' => $step->before !== null && $step->taken_back_at === null,

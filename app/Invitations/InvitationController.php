@@ -25,6 +25,8 @@ final readonly class InvitationController
     /** The letter is shown in a frame that may do nothing but look as it does. */
     public const FRAME_POLICY = "default-src 'none'; style-src 'unsafe-inline'; img-src data:; frame-ancestors 'self'; sandbox";
 
+    private const WORDS = ['words' => ['sometimes', 'nullable', 'string', 'max:' . MeetingAsTold::MOST_WORDS]];
+
     public function __construct(private SheetView $view, private FreezeMeeting $freeze, private CoreMeeting $core, private WriteLetter $letters, private ReadBackChange $change, private Visible $visible) {}
 
     public function readBack(Meeting $meeting, ReadBack $readBack): JsonResponse
@@ -58,10 +60,10 @@ final readonly class InvitationController
     /** Sends a meeting, or the change of which this is the sheet. */
     public function send(Request $request, Meeting $meeting, SendMeeting $send, SendChange $sendChange): JsonResponse
     {
-        $request->validate(['version' => ['required', 'integer'], 'tellAll' => ['sometimes', 'boolean']]);
+        $request->validate(['version' => ['required', 'integer'], 'tellAll' => ['sometimes', 'boolean'], ...self::WORDS]);
         /** @var Account $account */
         $account = $request->user();
-        $sent = $meeting->changes_id === null ? $send($meeting, $request->integer('version'), $account) : $sendChange($meeting, $request->integer('version'), $request->boolean('tellAll'), $account);
+        $sent = $meeting->changes_id === null ? $send($meeting, $request->integer('version'), $account, self::words($request)) : $sendChange($meeting, $request->integer('version'), $request->boolean('tellAll'), $account, self::words($request));
 
         return new JsonResponse([...$this->view->of($sent), 'holdSeconds' => (int) config('syndex.outbox.hold_seconds')]);
     }
@@ -81,10 +83,11 @@ final readonly class InvitationController
 
     public function callOff(Request $request, Meeting $meeting, CallOffMeeting $callOff): JsonResponse
     {
+        $request->validate(self::WORDS);
         /** @var Account $account */
         $account = $request->user();
 
-        return new JsonResponse($this->view->of($callOff($meeting, $account)));
+        return new JsonResponse($this->view->of($callOff($meeting, $account, self::words($request))));
     }
 
     /** The meeting as text, for pasting into chats and learning systems. */
@@ -115,13 +118,21 @@ final readonly class InvitationController
         return $account->loadMissing('person');
     }
 
+    private static function words(Request $request): ?string
+    {
+        $words = $request->string('words')->trim()->toString();
+
+        return $words === '' ? null : $words;
+    }
+
     private function letterTo(Request $request, Meeting $meeting, Person $person): Letter
     {
+        $request->validate(self::WORDS);
         if ($meeting->changes_id !== null) {
-            return $this->change->letter($meeting, $person, $request->boolean('tellAll')) ?? throw new NotFoundHttpException();
+            return $this->change->letter($meeting, $person, $request->boolean('tellAll'), self::words($request)) ?? throw new NotFoundHttpException();
         }
 
-        return $this->letters->invitation($this->freeze->asItStands($meeting), $this->attendee($meeting, $person));
+        return $this->letters->invitation($this->freeze->asItStands($meeting)->withWords(self::words($request)), $this->attendee($meeting, $person));
     }
 
     private function attendee(Meeting $meeting, Person $person): Person

@@ -85,8 +85,9 @@ final class MakeMail
         if ($this->known === $snapshot->id) {
             return;
         }
-        $this->told = $this->freeze->read($snapshot->content);
-        $this->before = $snapshot->before === null ? null : $this->freeze->read($snapshot->before);
+        $words = $snapshot->step_id === null ? null : Step::query()->find($snapshot->step_id)?->words;
+        $this->told = $this->freeze->read($snapshot->content)->withWords($words);
+        $this->before = $snapshot->before === null ? null : $this->freeze->read($snapshot->before)->withWords($words);
         $this->messages = [];
         $meeting = $this->core->of($this->told);
         $stamp = Instant::ofSeconds($snapshot->stamped_at->getTimestamp());

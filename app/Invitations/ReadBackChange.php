@@ -65,14 +65,14 @@ final readonly class ReadBackChange
     }
 
     /** What one of those who are told will get. */
-    public function letter(Meeting $sheet, Person $person, bool $tellAll): ?Letter
+    public function letter(Meeting $sheet, Person $person, bool $tellAll, ?string $words = null): ?Letter
     {
         $meeting = $this->meetingOf($sheet);
-        $after = $this->plan->asItWouldBe($sheet, $meeting);
+        $after = $this->plan->asItWouldBe($sheet, $meeting)->withWords($words);
         foreach ($this->plan->of($meeting, $this->freeze->asItStands($meeting), $after, $tellAll)->groups as ['known' => $known, 'messages' => $messages]) {
             foreach ($messages as $message) {
                 if ($message->to === $person->email) {
-                    return $known === null ? $this->letters->invitation($after, $person) : $this->letters->change($known, $after, $person, $message);
+                    return $known === null ? $this->letters->invitation($after, $person) : $this->letters->change($known->withWords($words), $after, $person, $message);
                 }
             }
         }

@@ -25,9 +25,9 @@ final readonly class SendChange
     public function __construct(private FreezeMeeting $freeze, private PlanChange $plan, private Outbox $outbox, private ChangeOf $change, private Readiness $readiness, private Live $live) {}
 
     /** @param int $version the version of the sheet that was read back */
-    public function __invoke(Meeting $sheet, int $version, bool $tellAll, Account $by): Meeting
+    public function __invoke(Meeting $sheet, int $version, bool $tellAll, Account $by, ?string $words = null): Meeting
     {
-        return Decide::on(function () use ($sheet, $version, $tellAll, $by): Meeting {
+        return Decide::on(function () use ($sheet, $version, $tellAll, $by, $words): Meeting {
             $meeting = Meeting::query()->lockForUpdate()->findOrFail($sheet->changes_id);
             $sheet = Meeting::query()->lockForUpdate()->findOrFail($sheet->id);
             if ($meeting->status !== MeetingStatus::Sent) {
@@ -51,7 +51,7 @@ final readonly class SendChange
             $meeting->update(['sequence' => $planned->sequence]);
             $this->askAnew($meeting, $planned);
             $after = $this->freeze->write($meeting->refresh());
-            $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by->id, 'kind' => StepKind::Changed, 'sequence' => $planned->sequence, 'before' => $before, 'after' => $after]);
+            $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by->id, 'kind' => StepKind::Changed, 'sequence' => $planned->sequence, 'before' => $before, 'after' => $after, 'words' => $words]);
             $this->outbox->tellChange($step, $meeting, $planned, $after, $tellAll);
             $sheet->delete();
             $this->live->tell([Live::COORDINATION, ...$channels, ...SendMeeting::channels($meeting)], 'meeting', $meeting->id);

@@ -21,9 +21,9 @@ final readonly class SendMeeting
     public function __construct(private FreezeMeeting $freeze, private CoreMeeting $core, private Outbox $outbox, private LayDown $layDown, private Readiness $readiness, private Live $live) {}
 
     /** @param int $version the version that was read back */
-    public function __invoke(Meeting $meeting, int $version, ?Account $by = null): Meeting
+    public function __invoke(Meeting $meeting, int $version, ?Account $by = null, ?string $words = null): Meeting
     {
-        return Decide::on(function () use ($meeting, $version, $by): Meeting {
+        return Decide::on(function () use ($meeting, $version, $by, $words): Meeting {
             $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
             if (!$meeting->status->isEditable()) {
                 throw NotNow::locked($meeting->status->value);
@@ -37,7 +37,7 @@ final readonly class SendMeeting
             }
             $this->layDown->anew($meeting);
             $meeting->update(['status' => MeetingStatus::Sent, 'sent_at' => now(), 'version' => $meeting->version + 1]);
-            $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by?->id, 'kind' => StepKind::Sent, 'sequence' => $meeting->sequence, 'after' => $this->freeze->write($meeting)]);
+            $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by?->id, 'kind' => StepKind::Sent, 'sequence' => $meeting->sequence, 'after' => $this->freeze->write($meeting), 'words' => $words]);
             $this->outbox->tell($meeting, Method::Request, $meeting->sequence, $this->recipients($meeting), step: $step);
             $this->live->tell([Live::COORDINATION, ...self::channels($meeting)], 'meeting', $meeting->id);
 

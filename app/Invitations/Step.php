@@ -19,6 +19,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $sequence
  * @property ?string $before
  * @property ?string $after
+ * @property ?string $words the coordinator's own, to those who are told
  * @property ?CarbonImmutable $taken_back_at
  * @property CarbonImmutable $created_at
  * @property ?Account $account
@@ -31,11 +32,11 @@ final class Step extends Model
 
     protected $guarded = [];
 
-    protected $hidden = ['before', 'after'];
+    protected $hidden = ['before', 'after', 'words'];
 
     protected function casts(): array
     {
-        return ['kind' => StepKind::class, 'before' => 'encrypted', 'after' => 'encrypted', 'taken_back_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime'];
+        return ['kind' => StepKind::class, 'before' => 'encrypted', 'after' => 'encrypted', 'words' => 'encrypted', 'taken_back_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime'];
     }
 
     /** @return BelongsTo<Account, $this> */

@@ -72,7 +72,7 @@ final class WriteLetter
         $one = clone $told->meeting;
         $one->setRawAttributes([...$one->getAttributes(), 'starts_local' => str_replace('T', ' ', $date->format()), 'rrule' => null, 'extra_local' => '[]', 'dropped_local' => '[]', 'moved_local' => '[]']);
 
-        return new MeetingAsTold($one, $told->organisation, $told->organizer);
+        return new MeetingAsTold($one, $told->organisation, $told->organizer, $told->words);
     }
 
     /** @param array{what: string, was: ?string, now: ?string} $line */
@@ -161,6 +161,7 @@ final class WriteLetter
             ],
             'where' => $meeting->join_mode->needsPlace() ? $meeting->place : null,
             'lead' => null,
+            'words' => $told->words,
             'changeLines' => [],
             // Nobody is named to people who are hidden from each other.
             'who' => HidePeople::from($meeting) ? [] : $meeting->attendees->map(static fn(Attendee $a): string => $a->person->called())->all(),

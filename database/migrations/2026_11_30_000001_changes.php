@@ -29,6 +29,8 @@ return new class () extends Migration {
             $table->unsignedInteger('sequence');
             $table->longText('before')->nullable();
             $table->longText('after')->nullable();
+            // The coordinator's own words to those who are told.
+            $table->text('words')->nullable();
             $table->dateTime('taken_back_at')->nullable();
             $table->dateTime('created_at');
             $table->index(['meeting_id', 'id']);

@@ -83,7 +83,10 @@ it('asks again with everybody told, and sends it so', async () => {
   await waitFor(() => expect(asked.at(-1)?.url).toMatch(/tellAll=1/));
   fireEvent.click(await screen.findByRole('button', { name: 'Send it to 2 people' }));
   expect(await screen.findByText('the meeting itself')).toBeInTheDocument();
-  expect(asked.find(({ url }) => url.endsWith('/send'))).toEqual({ url: '/api/meetings/sheet/send', body: { version: 7, tellAll: true } });
+  expect(asked.find(({ url }) => url.endsWith('/send'))).toEqual({
+    url: '/api/meetings/sheet/send',
+    body: { version: 7, tellAll: true, words: '' },
+  });
 });
 
 it.each([

@@ -5,6 +5,7 @@ import { Link, useNavigate } from 'react-router';
 import { ApiError, sendJson } from '../lib/api';
 import { clock, dayMonth, listed, weekday } from '../lib/time';
 import { meetingQuery, meetingShape, type Meeting } from '../planning/meetings';
+import { OwnWords } from '../planning/OwnWords';
 import { Awaited } from '../ui/Awaited';
 import { Button } from '../ui/Button';
 import { ErrorNote } from '../ui/ErrorNote';
@@ -30,6 +31,7 @@ function Shown({ data, tellAll, setTellAll }: { data: ChangeBack; tellAll: boole
   const sheet = data.meeting;
   const sentId = sheet.changeOf ?? sheet.id;
   const [asked, setAsked] = useState<string | null>(null);
+  const [words, setWords] = useState('');
   const chosen = data.told.find((one) => one.personId === asked) ?? data.told[0];
   const silent = data.untouched.filter((one) => !one.isOrganizer);
   const count = data.told.length;
@@ -45,7 +47,7 @@ function Shown({ data, tellAll, setTellAll }: { data: ChangeBack; tellAll: boole
     onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
   });
   const send = useMutation({
-    mutationFn: () => sendJson('POST', `meetings/${sheet.id}/send`, { version: sheet.version, tellAll }, meetingShape),
+    mutationFn: () => sendJson('POST', `meetings/${sheet.id}/send`, { version: sheet.version, tellAll, words }, meetingShape),
     onSuccess: async (now) => {
       const seconds = now.holdSeconds ?? 0;
       tell(
@@ -86,6 +88,7 @@ function Shown({ data, tellAll, setTellAll }: { data: ChangeBack; tellAll: boole
               <Differences different={data.different} />
               {data.different.length === 0 && <p className="border-t border-line py-1.5">{t('changed.asSent')}</p>}
             </section>
+            {count > 0 && <OwnWords words={words} setWords={setWords} />}
             {count > 0 && <Tellings told={data.told} allDay={sheet.allDay} chosen={chosen?.personId ?? null} choose={setAsked} />}
             <p>
               {silent.length > 0 && (
@@ -101,7 +104,9 @@ function Shown({ data, tellAll, setTellAll }: { data: ChangeBack; tellAll: boole
             </p>
           </div>
           <div className="flex min-h-[480px] min-w-0 flex-1 flex-col gap-2 px-5 py-3">
-            {chosen?.personId && <Letter meetingId={sheet.id} personId={chosen.personId} version={sheet.version} tellAll={tellAll} />}
+            {chosen?.personId && (
+              <Letter meetingId={sheet.id} personId={chosen.personId} version={sheet.version} tellAll={tellAll} words={words} />
+            )}
           </div>
         </div>
         <footer className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2 border-t border-line bg-sheet px-5 py-2">

@@ -52,6 +52,7 @@ export function HistoryOfMeeting({ meetingId }: { meetingId: string }) {
                 </Button>
               )}
             </p>
+            {step.words && <p className="border-l-4 border-line pl-3 whitespace-pre-line">{step.words}</p>}
             {step.different.length > 0 && <Differences different={step.different} />}
           </li>
         ))}

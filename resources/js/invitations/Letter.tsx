@@ -1,16 +1,18 @@
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { useDebounced } from '../lib/useDebounced';
 import { Button } from '../ui/Button';
-import { letterQuery } from './readBack';
+import { letterAsked, letterQuery } from './readBack';
 
-export type LetterProps = { meetingId: string; personId: string; version: number; tellAll?: boolean };
+export type LetterProps = { meetingId: string; personId: string; version: number; tellAll?: boolean; words?: string };
 
 /** The mail as one recipient gets it, before it is sent. */
-export function Letter({ meetingId, personId, version, tellAll = false }: LetterProps) {
+export function Letter({ meetingId, personId, version, tellAll = false, words = '' }: LetterProps) {
   const { t } = useTranslation();
   const [asText, setAsText] = useState(false);
-  const { data } = useQuery(letterQuery(meetingId, personId, version, tellAll));
+  const said = useDebounced(words.trim(), 400);
+  const { data } = useQuery({ ...letterQuery(meetingId, personId, version, tellAll, said), placeholderData: keepPreviousData });
   return (
     <>
       <div className="flex items-baseline justify-between gap-4">
@@ -29,7 +31,7 @@ export function Letter({ meetingId, personId, version, tellAll = false }: Letter
         <iframe
           title={t('readBack.letter')}
           sandbox=""
-          src={`/api/meetings/${meetingId}/letter/${personId}/html?v=${version}${tellAll ? '&tellAll=1' : ''}`}
+          src={`/api/meetings/${meetingId}/letter/${personId}/html?${letterAsked(version, tellAll, said)}`}
           className="min-h-0 w-full flex-1 border border-line bg-white"
         />
       )}

@@ -160,7 +160,7 @@ describe('ReadBackPage', () => {
     fireEvent.click(await screen.findByRole('button', { name: 'Take it back' }));
     await waitFor(() =>
       expect(sent).toEqual([
-        ['/api/meetings/m/send', { version: 3 }],
+        ['/api/meetings/m/send', { version: 3, words: '' }],
         ['/api/meetings/m/take-back', {}],
       ]),
     );

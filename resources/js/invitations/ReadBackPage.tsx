@@ -6,6 +6,7 @@ import { ApiError, sendJson } from '../lib/api';
 import { clock, dayMonth, oneOf, weekday } from '../lib/time';
 import { called, type Person } from '../people/people';
 import { meetingQuery, meetingShape } from '../planning/meetings';
+import { OwnWords } from '../planning/OwnWords';
 import { useCopying } from '../planning/useCopying';
 import { Awaited } from '../ui/Awaited';
 import { Button } from '../ui/Button';
@@ -49,6 +50,7 @@ function Shown({ data }: { data: ReadBack }) {
   const { meeting } = data;
   const [chosen, setChosen] = useState(data.recipients[0]?.person.id);
   const [all, setAll] = useState(false);
+  const [words, setWords] = useState('');
   const people = new Map(data.recipients.map(({ person }) => [person.id, person]));
   const done = async () => {
     await client.invalidateQueries();
@@ -65,7 +67,7 @@ function Shown({ data }: { data: ReadBack }) {
     onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
   });
   const send = useMutation({
-    mutationFn: () => sendJson('POST', `meetings/${meeting.id}/send`, { version: meeting.version }, meetingShape),
+    mutationFn: () => sendJson('POST', `meetings/${meeting.id}/send`, { version: meeting.version, words }, meetingShape),
     onSuccess: async (now) => {
       const seconds = now.holdSeconds ?? 0;
       tell(
@@ -103,6 +105,7 @@ function Shown({ data }: { data: ReadBack }) {
               {meeting.agenda.length > 0 && t('readBack.agenda', { count: meeting.agenda.length })}
             </p>
             <Odds data={data} people={people} />
+            <OwnWords words={words} setWords={setWords} />
             <section aria-labelledby="recipients">
               <h2 id="recipients" className="text-note font-semibold text-muted">
                 {t('readBack.recipients')}
@@ -149,7 +152,7 @@ function Shown({ data }: { data: ReadBack }) {
             </section>
           </div>
           <div className="flex min-h-[480px] min-w-0 flex-1 flex-col gap-2 px-5 py-3">
-            {chosen && <Letter meetingId={meeting.id} personId={chosen} version={meeting.version} />}
+            {chosen && <Letter meetingId={meeting.id} personId={chosen} version={meeting.version} words={words} />}
           </div>
         </div>
         <footer className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2 border-t border-line bg-sheet px-5 py-2">

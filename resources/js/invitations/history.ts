@@ -13,6 +13,7 @@ const shape = z.object({
       atLocal: z.string(),
       takenBackLocal: z.nullable(z.string()),
       different: z.array(differenceShape),
+      words: z.nullable(z.string()),
       /** People to whom something went out. */
       told: z.number(),
       canRestore: z.boolean(),

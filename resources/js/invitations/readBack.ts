@@ -130,12 +130,16 @@ export const changeQuery = (id: string, tellAll: boolean) =>
     meta: { live: { topics: ['meeting', 'draft', 'person'] } satisfies Live },
   });
 
-export const letterQuery = (meetingId: string, personId: string, version: number, tellAll = false) =>
+/** What a letter depends on, beside whose it is. */
+export const letterAsked = (version: number, tellAll: boolean, words: string) =>
+  new URLSearchParams({ v: String(version), ...(tellAll ? { tellAll: '1' } : {}), ...(words ? { words } : {}) }).toString();
+
+export const letterQuery = (meetingId: string, personId: string, version: number, tellAll: boolean, words: string) =>
   queryOptions({
-    queryKey: ['letter', meetingId, personId, version, tellAll],
+    queryKey: ['letter', meetingId, personId, version, tellAll, words],
     queryFn: ({ signal }) =>
       getJson(
-        `meetings/${meetingId}/letter/${personId}${tellAll ? '?tellAll=1' : ''}`,
+        `meetings/${meetingId}/letter/${personId}?${letterAsked(version, tellAll, words)}`,
         z.object({ subject: z.string(), text: z.string() }),
         signal,
       ),

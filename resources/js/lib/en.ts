@@ -693,6 +693,7 @@ export const en = {
       join: 'new link', title: 'new title', text: 'new text', people: 'taken out', list: 'who comes and who does not', role: 'new role', organizer: 'new host', called_off: 'called off',
     },
   },
+  words: { label: 'A few words of your own', hint: 'They stand at the top of every message. You can leave this empty.' },
   history: {
     title: 'History',
     kind: { sent: 'Sent', changed: 'Changed', called_off: 'Called off', taken_back: 'Taken back' },

@@ -1,6 +1,10 @@
 {!! $meeting->title !!}
 {!! $lead !!}
 
+@if ($words)
+{!! $words !!}
+
+@endif
 @include('mail.when-text')
 
 {!! $footer !!}

@@ -1,6 +1,10 @@
 {!! $meeting->title !!}
 {!! $lead ?? ($coordinator ? __('mail.asks_you_through', ['host' => $host, 'coordinator' => $coordinator]) : __('mail.asks_you', ['host' => $host])) !!}{!! $needed === null ? '' : ' '.__($needed ? 'mail.required' : 'mail.optional') !!}
 
+@if ($words)
+{!! $words !!}
+
+@endif
 @foreach ($changeLines as $line)
 - {!! $line !!}
 @endforeach

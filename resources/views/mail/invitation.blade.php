@@ -2,6 +2,9 @@
 @section('body')
 <h1 style="margin:0 0 4px;font-size:19px;line-height:1.25">{{ $meeting->title }}</h1>
 <p style="margin:0 0 16px;color:#55606c">{{ $lead ?? ($coordinator ? __('mail.asks_you_through', ['host' => $host, 'coordinator' => $coordinator]) : __('mail.asks_you', ['host' => $host])) }}@if ($needed !== null) {{ __($needed ? 'mail.required' : 'mail.optional') }}@endif</p>
+@if ($words)
+<p style="margin:0 0 14px;padding:2px 0 2px 12px;border-left:4px solid #17202b;white-space:pre-line">{{ $words }}</p>
+@endif
 @foreach ($changeLines as $line)
 <p style="margin:0 0 6px;padding:4px 0 4px 10px;border-left:4px solid #e0a11b;font-weight:600">{{ $line }}</p>
 @endforeach

@@ -282,3 +282,25 @@ it('calls one date off: on the sheet of a change, whatever else waits there', fu
     $drop('2027-01-05T15:30:00')->assertStatus(422);
     expect(Meeting::query()->findOrFail($sheet['id'])->dropped_local)->toHaveCount(3);
 });
+
+it('says the coordinator’s own words with an invitation, a change and a calling-off, also as COMMENT', function (): void {
+    $says = fn(string $words) => expect((string) mailTo('ines@garden.example')->getTextContent())->toContain(str_replace("\n", "\r\n", $words))
+        ->and((string) mailTo('ines@garden.example')->getHtmlContent())->toContain(e(explode("\n", $words)[0]))
+        ->and(icsTo('ines@garden.example'))->toContain('COMMENT:' . str_replace([',', "\n"], ['\\,', '\\n'], $words));
+    $fresh = meeting($this->wanjiru, [$this->ines]);
+    $this->postJson("/api/meetings/$fresh->id/send", ['version' => $fresh->version, 'words' => " Welcome, and <b>bring</b> seeds.\nW. "])->assertOk();
+    $says("Welcome, and <b>bring</b> seeds.\nW.");
+
+    delivered($this->meeting);
+    $sheet = ($this->change)(['rule' => repeats(), 'place' => 'Hall 2', 'people' => [$this->wanjiru->person, $this->rosa]]);
+    expect($this->getJson("/api/meetings/$sheet->id/letter/{$this->rosa->id}?words=" . urlencode('The hall is warmer.'))->assertOk()->json('text'))->toContain('The hall is warmer.');
+    ($this->send)($sheet, ['words' => 'The hall is warmer.'])->assertOk();
+    // Who is taken out hears them too.
+    $says('The hall is warmer.');
+    expect($this->getJson("/api/meetings/{$this->meeting->id}/history")->json('steps.0.words'))->toBe('The hall is warmer.');
+
+    delivered($fresh);
+    $this->postJson("/api/meetings/$fresh->id/call-off", ['words' => 'Flu, sorry.'])->assertOk();
+    $says('Flu, sorry.');
+    $this->postJson("/api/meetings/$sheet->changes_id/call-off", ['words' => str_repeat('x', 1001)])->assertStatus(422)->assertJsonPath('errors.words.0', fn(string $said): bool => $said !== '');
+});
