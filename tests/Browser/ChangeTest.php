@@ -26,6 +26,14 @@ it('changes a sent meeting: reads back who hears what, sends it, and each gets w
     $this->see('at 16:00');
     $this->see('saved at');
 
+    // What differs is said, and put back part by part.
+    $this->see('Not as it was sent:');
+    $this->press('button', 'Put it back as it was sent: when and how often');
+    $this->see('at 15:30');
+    $this->press('button', 'Undo');
+    $this->see('at 16:00');
+    $this->see('saved at');
+
     // It waits: the meeting is as it was sent, and says so.
     $this->press('button', 'Read back');
     $this->see('What is different');

@@ -14,12 +14,13 @@ import { Page } from '../ui/Page';
 import { Differences } from './Differences';
 import { Letter } from './Letter';
 import { MISSING_PLACES } from './places';
+import { sendingKey, useSending } from './useSending';
 import { changeQuery, type ChangeBack, type Telling } from './readBack';
 
 /** The check page before a change is sent: what is different, who hears what, who hears nothing, and the mail of each. */
 export function ChangeReadBack({ sheet }: { sheet: Meeting }) {
   const [tellAll, setTellAll] = useState(false);
-  const query = useQuery(changeQuery(sheet.id, tellAll));
+  const query = useQuery({ ...changeQuery(sheet.id, tellAll), enabled: !useSending(sheet.id) });
   return <Awaited query={query}>{(data) => <Shown data={data} tellAll={tellAll} setTellAll={setTellAll} />}</Awaited>;
 }
 
@@ -47,6 +48,7 @@ function Shown({ data, tellAll, setTellAll }: { data: ChangeBack; tellAll: boole
     onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
   });
   const send = useMutation({
+    mutationKey: sendingKey(sheet.id),
     mutationFn: () => sendJson('POST', `meetings/${sheet.id}/send`, { version: sheet.version, tellAll, words }, meetingShape),
     onSuccess: async (now) => {
       const seconds = now.holdSeconds ?? 0;

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useDebounced } from '../lib/useDebounced';
 import { Button } from '../ui/Button';
+import { useSending } from './useSending';
 import { letterAsked, letterQuery } from './readBack';
 
 export type LetterProps = { meetingId: string; personId: string; version: number; tellAll?: boolean; words?: string };
@@ -12,7 +13,11 @@ export function Letter({ meetingId, personId, version, tellAll = false, words = 
   const { t } = useTranslation();
   const [asText, setAsText] = useState(false);
   const said = useDebounced(words.trim(), 400);
-  const { data } = useQuery({ ...letterQuery(meetingId, personId, version, tellAll, said), placeholderData: keepPreviousData });
+  const { data } = useQuery({
+    ...letterQuery(meetingId, personId, version, tellAll, said),
+    placeholderData: keepPreviousData,
+    enabled: !useSending(meetingId),
+  });
   return (
     <>
       <div className="flex items-baseline justify-between gap-4">

@@ -16,12 +16,13 @@ import { Page } from '../ui/Page';
 import { ChangeReadBack } from './ChangeReadBack';
 import { Letter } from './Letter';
 import { MISSING_PLACES } from './places';
+import { useSending } from './useSending';
 import { readBackQuery, type Odd, type ReadBack } from './readBack';
 
 /** The check page before sending. */
 export function ReadBackPage() {
   const { id = '' } = useParams();
-  const query = useQuery(readBackQuery(id));
+  const query = useQuery({ ...readBackQuery(id), enabled: !useSending(id) });
   return (
     <Awaited query={query}>
       {(data) =>

@@ -26,6 +26,7 @@ import { usePlanned } from './usePlanned';
 import { useSheet } from './useSheet';
 import { usePlace } from './usePlace';
 import { useUndoKeys } from './useUndoKeys';
+import { WhatDiffers } from './WhatDiffers';
 import { WhatSection } from './WhatSection';
 import { WhoSection } from './WhoSection';
 
@@ -161,6 +162,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
           )
         }
       >
+        {meeting.changeOf && <WhatDiffers sentId={meeting.changeOf} sheet={sheet} change={change} />}
         <SheetNotes state={state} planned={planned} meeting={meeting} city={city} />
         {state.error && state.error.code !== 'many_dates' && (
           <div className="px-5 py-2">
