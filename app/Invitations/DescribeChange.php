@@ -50,6 +50,8 @@ final readonly class DescribeChange
             'purpose' => [$isTold(Change::Text), $was->purpose, $now->purpose],
             'agenda' => [$isTold(Change::Text), self::agenda($was), self::agenda($now)],
             'links' => [$isTold(Change::Text), self::links($was), self::links($now)],
+            // Nobody is told of this by itself: their next message shows it.
+            'sees' => [$only === null, self::sees($was), self::sees($now)],
         ] as $what => [$says, $old, $new]) {
             if ($says && ($old ?? '') !== ($new ?? '')) {
                 $lines[] = ['what' => $what, 'was' => $old === '' ? null : $old, 'now' => $new === '' ? null : $new];
@@ -196,6 +198,11 @@ final readonly class DescribeChange
     private static function link(Meeting $meeting): ?string
     {
         return $meeting->join_mode->isOnline() ? $meeting->kit?->link : null;
+    }
+
+    private static function sees(Meeting $meeting): string
+    {
+        return __(HidePeople::from($meeting) ? 'mail.sees_nobody' : 'mail.sees_all');
     }
 
     private static function agenda(Meeting $meeting): string

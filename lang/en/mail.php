@@ -38,6 +38,8 @@ return [
     'now_people_new' => 'Invited now: :now.',
     'gone_people_gone' => 'No longer invited: :was.',
     'changed_role' => 'Your attendance: was :was, now :now.',
+    'sees_all' => 'everybody sees who is invited',
+    'sees_nobody' => 'people do not see each other',
     'role_required' => 'required',
     'role_optional' => 'optional',
     'role_chair' => 'host',

@@ -98,6 +98,7 @@ export const differenceShape = z.object({
     'purpose',
     'agenda',
     'links',
+    'sees',
     'people_new',
     'people_gone',
     'role',

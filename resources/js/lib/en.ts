@@ -689,7 +689,7 @@ export const en = {
     what: {
       when: 'When', time: 'Time', length: 'Length', for_you: 'Your time', dates_off: 'Dates off',
       date_moved: 'Date moved', dates_new: 'New dates', title: 'Title', place: 'Place', join: 'Link to join', host: 'Host',
-      purpose: 'Purpose', agenda: 'Agenda', links: 'Links', people_new: 'Invited', people_gone: 'Taken out', role: 'Attendance',
+      purpose: 'Purpose', agenda: 'Agenda', links: 'Links', sees: 'Who sees whom', people_new: 'Invited', people_gone: 'Taken out', role: 'Attendance',
     },
     code: {
       new: 'invited', time: 'new time', length: 'new length', repeats: 'repeats otherwise', date_moved: 'date moved', date_dropped: 'date off', date_added: 'new date', place: 'new place',

@@ -209,6 +209,7 @@ it('reads a change back: what is different, who hears what in their own time, wh
     expect($this->getJson("/api/meetings/$sheet->id/letter/{$this->ines->id}")->assertOk()->json('subject'))->toBe('Changed: Talk: Tue 15 Dec 2026, 13:00 Lisbon time');
     foreach ([
         [['rule' => repeats(['every' => 'day'])], ['what' => 'when', 'was' => 'every Tuesday at 15:30 Nairobi time for 45 minutes, 4 times from 15 December 2026', 'now' => 'every day at 15:30 Nairobi time for 45 minutes, 4 times from 15 December 2026']],
+        [['hidesPeople' => false], ['what' => 'sees', 'was' => 'people do not see each other', 'now' => 'everybody sees who is invited']],
         [['durationMinutes' => 60], ['what' => 'length', 'was' => '45 minutes', 'now' => '1 hour']],
         [['dropped' => ['2026-12-22T15:30:00']], ['what' => 'dates_off', 'was' => 'Tuesday 22 December 2026, 15:30 Nairobi time', 'now' => null]],
         [['dropped' => ['2026-12-22T15:30:00'], 'extra' => ['2026-12-23T10:00:00'], 'moved' => [['date' => '2026-12-22T15:30:00', 'to' => '2026-12-23T10:00:00']]], ['what' => 'date_moved', 'was' => 'Tuesday 22 December 2026, 15:30 Nairobi time', 'now' => 'Wednesday 23 December 2026, 10:00 Nairobi time']],
