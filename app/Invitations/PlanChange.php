@@ -70,21 +70,27 @@ final readonly class PlanChange
     }
 
     /**
-     * For whom something waits that has not left: by the snapshot that last left for them, 0 where nothing has.
+     * Who does not know the meeting as it stands: something for them waits that has not left, or was refused. By the snapshot that
+     * last left for them, 0 where nothing has.
      *
      * @return array<int, list<string>>
      */
     private function behind(Meeting $meeting): array
     {
-        $waiting = Dispatch::query()->where('uid', $meeting->uid)->where('state', DispatchState::Waiting)->whereNull('attempted_at')->distinct()->pluck('recipient')->all();
-        if ($waiting === []) {
-            return [];
+        $known = $isBehind = [];
+        foreach (Dispatch::query()->where('uid', $meeting->uid)->whereNotNull('snapshot_id')->orderBy('id')->get(['recipient', 'state', 'attempted_at', 'snapshot_id']) as $dispatch) {
+            $hasLeft = $dispatch->attempted_at !== null && $dispatch->state !== DispatchState::Refused;
+            if ($hasLeft) {
+                $known[$dispatch->recipient] = (int) $dispatch->snapshot_id;
+            }
+            $isBehind[$dispatch->recipient] = match ($dispatch->state) {
+                DispatchState::Replaced, DispatchState::TakenBack => $isBehind[$dispatch->recipient] ?? !$hasLeft,
+                default => !$hasLeft,
+            };
         }
-        $last = Dispatch::query()->where('uid', $meeting->uid)->whereIn('recipient', $waiting)->whereNotNull('attempted_at')->whereNot('state', DispatchState::Refused)
-            ->whereNotNull('snapshot_id')->orderBy('id')->pluck('snapshot_id', 'recipient');
         $groups = [];
-        foreach ($waiting as $address) {
-            $groups[(int) ($last[$address] ?? 0)][] = (string) $address;
+        foreach (array_filter($isBehind) as $address => $_) {
+            $groups[$known[$address] ?? 0][] = (string) $address;
         }
 
         return $groups;

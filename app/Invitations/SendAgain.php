@@ -15,6 +15,7 @@ use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
 use App\Planning\Over;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Query\Builder as Query;
 use Syndex\Core\Invitations\Method;
 
 /** Sends once more what was refused or given up: to the same address, or to the one that its person has by now. */
@@ -44,7 +45,10 @@ final readonly class SendAgain
     /** @return Builder<Dispatch> what did not arrive and still should */
     private static function undelivered(): Builder
     {
-        return Dispatch::query()->whereIn('state', [DispatchState::Refused, DispatchState::GivenUp])
+        return Dispatch::query()->whereIn('dispatches.state', [DispatchState::Refused, DispatchState::GivenUp])
+            // What came after it for the same person says all that it said.
+            ->whereNotExists(static fn(Query $q) => $q->from('dispatches as later')->whereColumn('later.uid', 'dispatches.uid')->whereColumn('later.recipient', 'dispatches.recipient')->whereColumn('later.id', '>', 'dispatches.id')
+                ->whereIn('later.state', [DispatchState::Waiting, DispatchState::Sending, DispatchState::Sent])->whereNull('later.recurrence_id'))
             ->where(static fn(Builder $q) => $q
                 ->where(static fn(Builder $i) => $i->whereIn('kind', [DispatchKind::Invitation, DispatchKind::Change])->whereHas('meeting', static fn(Builder $m) => self::lies($m, MeetingStatus::Sent)))
                 ->orWhere(static fn(Builder $c) => $c->where('kind', DispatchKind::CallingOff)->whereHas('meeting', static fn(Builder $m) => self::lies($m, MeetingStatus::CalledOff, MeetingStatus::Sent)))

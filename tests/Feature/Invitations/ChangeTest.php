@@ -305,3 +305,17 @@ it('says the coordinator’s own words with an invitation, a change and a callin
     $says('Flu, sorry.');
     $this->postJson("/api/meetings/$sheet->changes_id/call-off", ['words' => str_repeat('x', 1001)])->assertStatus(422)->assertJsonPath('errors.words.0', fn(string $said): bool => $said !== '');
 });
+
+it('sends again what did not arrive of a change, but nothing that a later message has said since', function (): void {
+    delivered($this->meeting);
+    ($this->send)(($this->change)(['rule' => repeats(), 'place' => 'Hall 2']))->assertOk();
+    Dispatch::query()->where('state', 'waiting')->update(['state' => 'sent', 'attempted_at' => now()]);
+    $refused = Dispatch::query()->where('recipient', 'ines@garden.example')->where('kind', 'change')->firstOrFail();
+    $refused->update(['state' => 'refused', 'outcome' => '550 no such user']);
+    expect($this->getJson('/api/dispatches')->json('undelivered'))->toBe(1);
+
+    // Inês is told of the next change as from what last left for her: the place is in it too.
+    ($this->send)(($this->change)(['rule' => repeats(), 'place' => 'Hall 2', 'title' => 'Talk']))->assertOk();
+    expect(($this->told)())->toBe(['ines change 2 place,title,text', 'rosa change 2 title', 'wanjiru change 2 title'])->and($this->getJson('/api/dispatches')->json('undelivered'))->toBe(0);
+    $this->postJson("/api/dispatches/$refused->id/again")->assertStatus(409);
+});
