@@ -5,7 +5,11 @@ chmod 700 "$var" "$run"
 # keep NAME DEFAULT: what the settings say already, else the default
 keep() { local value; value=$(setting "$1"); printf %s "${value:-$2}"; }
 secret() { php -r 'echo bin2hex(random_bytes(24));'; }
-kept_port() { local port; port=$(setting "$1"); if [ -n "$port" ] && port_is_free "$port"; then printf %s "$port"; else free_port; fi; }
+# kept_port NAME NOT ...: the port of before if it is free, else another; none of those that are spoken for
+kept_port() {
+  local kept; kept=$(setting "$1"); shift
+  if [ -n "$kept" ] && port_is_free "$kept" && [[ " $* " != *" $kept "* ]]; then printf %s "$kept"; else free_port "$@"; fi
+}
 
 # One invented guest of the demo has an address that does not exist.
 refuse=''
@@ -15,11 +19,11 @@ key=$(keep APP_KEY "base64:$(php -r 'echo base64_encode(random_bytes(32));')")
 db_password=$(keep DB_PASSWORD "$(secret)")
 root_password=$(keep DB_ROOT_PASSWORD "$(secret)")
 bridge_key=$(keep BRIDGE_KEY "$(secret)")
-db_port=$(kept_port DB_PORT)
-publish_port=$(kept_port LIVE_PUBLISH_PORT)
-smtp_port=$(kept_port POSTROOM_SMTP_PORT)
-page_port=$(kept_port POSTROOM_PAGE_PORT)
-bridge_port=$(kept_port BRIDGE_PORT)
+db_port=$(kept_port DB_PORT "$port")
+publish_port=$(kept_port LIVE_PUBLISH_PORT "$port" "$db_port")
+smtp_port=$(kept_port POSTROOM_SMTP_PORT "$port" "$db_port" "$publish_port")
+page_port=$(kept_port POSTROOM_PAGE_PORT "$port" "$db_port" "$publish_port" "$smtp_port")
+bridge_port=$(kept_port BRIDGE_PORT "$port" "$db_port" "$publish_port" "$smtp_port" "$page_port")
 
 # outside NAME OWN: what an operator set, if it does not mean this machine's own stand-in; else OWN
 outside() { local value; value=$(setting "$1"); case "$value" in '' | 127.0.0.1 | http://127.0.0.1:*) printf %s "$2" ;; *) printf %s "$value" ;; esac; }

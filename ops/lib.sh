@@ -31,8 +31,10 @@ must_write() {
 
 port_is_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 
+# free_port [NOT ...]: below those that the kernel gives to outgoing connections, so that none of them takes it meanwhile, and none of
+# those that were chosen already and are not listened at yet.
 free_port() {
-  php -r '$s = stream_socket_server("tcp://127.0.0.1:0"); echo substr(strrchr(stream_socket_get_name($s, false), ":"), 1);'
+  php -r '$not = array_slice($argv, 1); do { $port = random_int(10240, 32767); $s = in_array((string) $port, $not, true) ? false : @stream_socket_server("tcp://127.0.0.1:$port"); } while ($s === false); echo $port;' -- "$@"
 }
 
 # own_processes [PROGRAM]: "pid start program" of each process of this house
