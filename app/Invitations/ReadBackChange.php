@@ -26,6 +26,7 @@ final readonly class ReadBackChange
 {
     public function __construct(
         private FreezeMeeting $freeze,
+        private CoreMeeting $core,
         private PlanChange $plan,
         private DescribeChange $describe,
         private Readiness $readiness,
@@ -49,6 +50,8 @@ final readonly class ReadBackChange
         }
         ksort($told, SORT_STRING);
         $people = self::people($before, $after);
+        // The meeting's own address or the host's, as a house rule says: only the latter can be on the list.
+        $organizer = MailAddress::key($this->core->of($after)->organizerAddress);
 
         return [
             'meeting' => $this->view->of($sheet),
@@ -58,7 +61,7 @@ final readonly class ReadBackChange
             'told' => array_map(fn(array $messages): array => $this->row($messages, $people, $before, $after), array_values($told)),
             'untouched' => array_map(static fn(string $address): array => [
                 'name' => ($people[$address] ?? null)?->called() ?? $address,
-                'isOrganizer' => MailAddress::key($address) === MailAddress::key(self::organizer($after)),
+                'isOrganizer' => MailAddress::key($address) === $organizer,
             ], $planned->untouched),
             'people' => self::roll($before) !== self::roll($after),
         ];
@@ -149,11 +152,6 @@ final readonly class ReadBackChange
         ksort($roll);
 
         return $roll;
-    }
-
-    private static function organizer(MeetingAsTold $told): string
-    {
-        return $told->host()->email;
     }
 
     /** @return array<string, Person> by address, of both states */

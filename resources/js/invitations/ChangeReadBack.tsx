@@ -162,7 +162,7 @@ function Tellings({ told, allDay, chosen, choose }: TellingsProps) {
                 <button
                   type="button"
                   aria-pressed={one.personId === chosen}
-                  className="text-left font-semibold break-all hover:underline"
+                  className={`text-left font-semibold hover:underline ${one.name.includes('@') ? 'break-all' : ''}`}
                   onClick={() => choose(one.personId)}
                 >
                   {one.name}
@@ -172,8 +172,8 @@ function Tellings({ told, allDay, chosen, choose }: TellingsProps) {
               <td className="py-1 pr-2">
                 {listed(one.changes.map((code) => t(`changed.code.${code === 'people' && one.role !== 'out' ? 'list' : code}`)))}
               </td>
-              <td className="py-1 pr-2 whitespace-nowrap">{one.was !== null && one.was !== one.now && <del>{say(one.was)}</del>}</td>
-              <td className="py-1 whitespace-nowrap">
+              <td className="py-1 pr-2 sm:whitespace-nowrap">{one.was !== null && one.was !== one.now && <del>{say(one.was)}</del>}</td>
+              <td className="py-1 sm:whitespace-nowrap">
                 <strong>{say(one.now)}</strong> <span className="text-note">{one.place}</span>
               </td>
             </tr>

@@ -24,7 +24,7 @@ export function Letter({ meetingId, personId, version, tellAll = false, words = 
         <p className="min-w-0 truncate">
           <span className="text-muted">{t('readBack.subject')}</span> <strong>{data?.subject}</strong>
         </p>
-        <Button look="quiet" onClick={() => setAsText(!asText)}>
+        <Button look="quiet" className="whitespace-nowrap" onClick={() => setAsText(!asText)}>
           {asText ? t('readBack.asHtml') : t('readBack.asText')}
         </Button>
       </div>
