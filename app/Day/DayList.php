@@ -6,6 +6,8 @@ namespace App\Day;
 
 use App\People\Account;
 use App\Planning\Attendee;
+use App\Planning\DateAsPlanned;
+use App\Planning\DateAttendee;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
 use App\Planning\Occurrence;
@@ -41,9 +43,11 @@ final readonly class DayList
                     ->whereBetween('starts_at', [gmdate('Y-m-d H:i:s', ($day - self::MOST_DAYS - 1) * 86400), gmdate('Y-m-d H:i:s', ($day + 2) * 86400)])
                     ->where('starts_local', '<=', gmdate('Y-m-d H:i:s', $day * 86400))))
             ->whereIn('meeting_id', $this->visible->own(Meeting::query(), $account)->whereNot('status', MeetingStatus::Draft)->select('id'))
-            ->with(['meeting.host', 'meeting.attendees.person', 'meeting.kit'])
+            ->with(['meeting.host', 'meeting.attendees.person', 'meeting.dates.attendees.person', 'meeting.kit'])
             ->orderByDesc('all_day')->orderBy('starts_at')->orderBy('id')->get()
-            ->filter(static fn(Occurrence $o): bool => !$o->all_day || $o->starts_local->getTimestamp() + $o->meeting->duration_minutes * 60 > $day * 86400);
+            ->filter(static fn(Occurrence $o): bool => !$o->all_day || $o->starts_local->getTimestamp() + DateAsPlanned::of($o->meeting, $o->date_local)->minutes * 60 > $day * 86400)
+            // Whoever is asked to some dates only, or not to this one.
+            ->filter(static fn(Occurrence $o): bool => $o->meeting->coordinator_id === $account->id || DateAsPlanned::of($o->meeting, $o->date_local)->asks($account->person_id));
 
         return array_values($found->map(fn(Occurrence $o): array => $this->row($o, $zone))->all());
     }
@@ -53,10 +57,12 @@ final readonly class DayList
     {
         $meeting = $occurrence->meeting;
         $start = $occurrence->starts_at->getTimestamp();
+        $date = DateAsPlanned::of($meeting, $occurrence->date_local);
+        $people = collect($date->people);
 
         return [
             'meetingId' => $meeting->id,
-            'title' => $meeting->title,
+            'title' => $date->title,
             'status' => $meeting->status->value,
             'allDay' => $occurrence->all_day,
             'startsAt' => $occurrence->starts_at->toIso8601ZuluString(),
@@ -65,11 +71,11 @@ final readonly class DayList
             'localEnd' => WallTime::ofSeconds($zone->toWall($occurrence->ends_at->getTimestamp()))->format(),
             'state' => $this->state($occurrence),
             'host' => $meeting->host?->called(),
-            'required' => $meeting->attendees->where('role', AttendeeRole::Required)->count(),
-            'optional' => $meeting->attendees->where('role', AttendeeRole::Optional)->count(),
-            'elsewhere' => $this->elsewhere($meeting, $zone, $start),
+            'required' => $people->where('role', AttendeeRole::Required)->count(),
+            'optional' => $people->where('role', AttendeeRole::Optional)->count(),
+            'elsewhere' => $this->elsewhere($date, $zone, $start),
             'link' => $meeting->join_mode->isOnline() ? $meeting->kit?->link : null,
-            'place' => $meeting->join_mode->needsPlace() ? $meeting->place : null,
+            'place' => $date->place,
         ];
     }
 
@@ -86,11 +92,11 @@ final readonly class DayList
     }
 
     /** @return list<array{city: string, local: string}> other places' clocks, furthest from here first */
-    private function elsewhere(Meeting $meeting, Zone $zone, int $start): array
+    private function elsewhere(DateAsPlanned $date, Zone $zone, int $start): array
     {
         $here = $zone->offsetAt($start);
         $places = [];
-        foreach ($meeting->attendees->map(static fn(Attendee $a): ?string => $a->person->zone)->filter()->unique() as $id) {
+        foreach (array_unique(array_filter(array_map(static fn(Attendee|DateAttendee $a): ?string => $a->person->zone, $date->people))) as $id) {
             $there = $this->zones->knows((string) $id) ? $this->zones->zone((string) $id)->offsetAt($start) : $here;
             if ($there !== $here) {
                 $places[] = ['city' => PlaceName::of((string) $id), 'local' => WallTime::ofSeconds($start + $there)->format(), 'distance' => abs($there - $here)];

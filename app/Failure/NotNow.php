@@ -50,6 +50,16 @@ final class NotNow extends Refusal
         return new self('change_waits', 409, __('failures.change_waits'));
     }
 
+    public static function cannotSplit(): self
+    {
+        return new self('cannot_split', 422, __('failures.cannot_split'));
+    }
+
+    public static function changedSince(): self
+    {
+        return new self('changed_since', 409, __('failures.changed_since'));
+    }
+
     public static function nothingBefore(): self
     {
         return new self('nothing_before', 409, __('failures.nothing_before'));

@@ -7,6 +7,8 @@ namespace App\Invitations;
 use App\HouseRules\OrganizerAddress;
 use App\Planning\AgendaItem;
 use App\Planning\Attendee;
+use App\Planning\DateAsPlanned;
+use App\Planning\DateAttendee;
 use App\Planning\Meeting;
 use App\Planning\MeetingSeries;
 use Syndex\Core\ICalendar\AttendeeRole;
@@ -15,16 +17,16 @@ use Syndex\Core\Invitations\MeetingDate;
 use Syndex\Core\Invitations\MeetingSnapshot;
 use Syndex\Core\Joining\MeetingNumber;
 use Syndex\Core\Joining\PhoneText;
+use Syndex\Core\Recurrence\MovedDates;
+use Syndex\Core\Time\WallTime;
 
 /** A meeting as the core's invitations see it. */
 final readonly class CoreMeeting
 {
-    /** Minutes before the start at which calendars remind. */
-    private const REMINDER = 15;
-
     public function __construct(private MeetingSeries $series) {}
 
-    public function of(MeetingAsTold $told): MeetingSnapshot
+    /** @param ?LetterWords $words in which its description is written; null: English */
+    public function of(MeetingAsTold $told, ?LetterWords $words = null): MeetingSnapshot
     {
         $meeting = $told->meeting;
         $host = $told->host();
@@ -34,19 +36,13 @@ final readonly class CoreMeeting
 
         $moved = $this->series->moved($meeting);
         $series = $moved->unmoved($this->series->of($meeting));
-        $invitees = array_values($meeting->attendees->map(static fn(Attendee $a): Invitee => new Invitee(
-            $a->person->email,
-            $a->person->name,
-            $a->person_id === $meeting->host_id ? AttendeeRole::Chair : $a->role,
-            strtoupper($a->partstat),
-        ))->all());
         $place = $meeting->join_mode->needsPlace() ? $meeting->place : null;
 
         return new MeetingSnapshot(
             uid: $meeting->uid,
             sequence: $meeting->sequence,
             summary: $meeting->title,
-            description: $this->description($meeting),
+            description: self::description($meeting, $words ?? LetterWords::english()),
             location: $place,
             url: $kit?->link,
             organizerAddress: $organizer,
@@ -54,13 +50,50 @@ final readonly class CoreMeeting
             sentBy: !$own && $meeting->coordinator->email !== $host->email ? $meeting->coordinator->email : null,
             series: $series,
             durationMinutes: $meeting->duration_minutes,
-            invitees: $invitees,
-            reminderMinutes: $meeting->all_day ? null : self::REMINDER,
-            dates: array_map(static fn(array $pair): MeetingDate => new MeetingDate($pair[0], $pair[1], $meeting->duration_minutes, $meeting->title, $place, $invitees), $moved->pairs()),
+            invitees: self::invitees($meeting, $meeting->attendees),
+            reminderMinutes: $meeting->all_day ? null : $meeting->reminder_minutes,
+            dates: self::dates($meeting, $moved),
             showsLinkAsPlace: true,
             comment: $told->words,
+            class: $meeting->calendar_class,
+            categories: $meeting->categories ?? [],
+            isTransparent: $meeting->takes_no_time,
+            relatedTo: $told->relatedTo(),
             hidesPeople: HidePeople::from($meeting),
         );
+    }
+
+    /** @return list<MeetingDate> dates that were moved or have something of their own */
+    private static function dates(Meeting $meeting, MovedDates $moved): array
+    {
+        $starts = [];
+        foreach ($meeting->dates as $own) {
+            $starts[$own->date()->seconds] = $own->date();
+        }
+        foreach ($moved->pairs() as [$from, $to]) {
+            $starts[$from->seconds] = $to;
+        }
+        $dates = [];
+        foreach ($starts as $named => $start) {
+            $date = DateAsPlanned::of($meeting, WallTime::ofSeconds($named));
+            $dates[] = new MeetingDate(WallTime::ofSeconds($named), $start, $date->minutes, $date->title, $date->place, self::invitees($meeting, $date->people));
+        }
+
+        return $dates;
+    }
+
+    /**
+     * @param  iterable<Attendee|DateAttendee>  $people
+     * @return list<Invitee>
+     */
+    private static function invitees(Meeting $meeting, iterable $people): array
+    {
+        $invitees = [];
+        foreach ($people as $asked) {
+            $invitees[] = new Invitee($asked->person->email, $asked->person->name, $asked->person_id === $meeting->host_id ? AttendeeRole::Chair : $asked->role, strtoupper($asked->partstat));
+        }
+
+        return $invitees;
     }
 
     /** The meeting's own address on Syndex's domain, to which answers come back. */
@@ -69,23 +102,23 @@ final readonly class CoreMeeting
         return 'm-' . $meeting->address_token . '@' . config('syndex.mail_domain');
     }
 
-    private function description(Meeting $meeting): string
+    private static function description(Meeting $meeting, LetterWords $words): string
     {
         $parts = [$meeting->purpose ?? ''];
         if ($meeting->agenda->isNotEmpty()) {
-            $parts[] = __('mail.agenda') . ":\n" . $meeting->agenda->map(static fn(AgendaItem $i): string => '- ' . $i->inWords())->implode("\n");
+            $parts[] = $words->say('agenda') . ":\n" . $meeting->agenda->map(static fn(AgendaItem $i): string => '- ' . $i->inWords())->implode("\n");
         }
         if ($meeting->links !== []) {
-            $parts[] = __('mail.links') . ":\n" . implode("\n", array_map(static fn(array $l): string => '- ' . ($l['label'] === '' ? '' : $l['label'] . ': ') . $l['url'], $meeting->links));
+            $parts[] = $words->say('links') . ":\n" . implode("\n", array_map(static fn(array $l): string => '- ' . ($l['label'] === '' ? '' : $l['label'] . ': ') . $l['url'], $meeting->links));
         }
         if ($meeting->join_mode->isOnline() && $meeting->kit !== null) {
-            $parts[] = __('mail.join') . ': ' . $meeting->kit->link . "\n"
-                . __('mail.number_and_passcode', ['number' => MeetingNumber::of($meeting->kit->number)->format(), 'passcode' => $meeting->kit->passcode]) . "\n"
-                . implode("\n", array_map(static fn(array $d): string => __('mail.by_phone') . ' ' . PhoneText::of($d['number']) . ' (' . $d['country'] . ')', $meeting->kit->dial_ins)) . "\n"
-                . __('mail.then_pin', ['number' => $meeting->kit->number, 'pin' => $meeting->kit->pin]);
+            $parts[] = $words->say('join') . ': ' . $meeting->kit->link . "\n"
+                . $words->say('number_and_passcode', ['number' => MeetingNumber::of($meeting->kit->number)->format(), 'passcode' => $meeting->kit->passcode]) . "\n"
+                . implode("\n", array_map(static fn(array $d): string => $words->say('by_phone') . ' ' . PhoneText::of($d['number']) . ' (' . $d['country'] . ')', $meeting->kit->dial_ins)) . "\n"
+                . $words->say('then_pin', ['number' => $meeting->kit->number, 'pin' => $meeting->kit->pin]);
         }
         if ($meeting->join_mode->needsPlace() && $meeting->place !== null) {
-            $parts[] = __('mail.place') . ': ' . $meeting->place;
+            $parts[] = $words->say('place') . ': ' . $meeting->place;
         }
 
         return implode("\n\n", array_filter($parts, static fn(string $p): bool => $p !== ''));

@@ -7,15 +7,14 @@ namespace App\Invitations;
 use App\People\Person;
 use App\Planning\AgendaItem;
 use App\Planning\Attendee;
+use App\Planning\DateAsPlanned;
 use App\Planning\Meeting;
 use App\Planning\MeetingSeries;
 use Syndex\Core\Invitations\Change;
 use Syndex\Core\Recurrence\MovedDates;
 use Syndex\Core\Recurrence\Series;
-use Syndex\Core\Sentence\English\EnglishWords;
 use Syndex\Core\Sentence\Grammar;
 use Syndex\Core\Sentence\SentencePiece;
-use Syndex\Core\Time\PlaceName;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\ZoneData;
 use Syndex\Core\Work;
@@ -32,16 +31,18 @@ final readonly class DescribeChange
 
     /**
      * @param  ?list<Change>  $only  what is told; null: all that differs
-     * @return list<array{what: string, was: ?string, now: ?string}> a text that is null was not, or is not any more
+     * @return list<array{what: string, was: ?string, now: ?string, date?: string}> a text that is null was not, or is not any more; `date`: of that date alone
      */
     public function of(MeetingAsTold $before, MeetingAsTold $after, ?Person $reader = null, ?array $only = null): array
     {
         [$was, $now] = [$before->meeting, $after->meeting];
         $isTold = static fn(Change ...$changes): bool => $only === null || array_intersect(array_column($changes, 'value'), array_column($only, 'value')) !== [];
+        $words = $reader === null ? LetterWords::english() : LetterWords::to($reader, $after->host());
         $lines = [];
         if ($isTold(Change::Time, Change::Length, Change::Repeats, Change::DateDropped, Change::DateAdded, Change::DateMoved)) {
-            $lines = $this->when($was, $now, $reader);
+            $lines = $this->when($was, $now, $reader, $words);
         }
+        array_push($lines, ...$this->singleDates($was, $now, $reader, $words, $isTold));
         foreach ([
             'title' => [$isTold(Change::Title), $was->title, $now->title],
             'place' => [$isTold(Change::Place), self::place($was), self::place($now)],
@@ -51,24 +52,24 @@ final readonly class DescribeChange
             'agenda' => [$isTold(Change::Text), self::agenda($was), self::agenda($now)],
             'links' => [$isTold(Change::Text), self::links($was), self::links($now)],
             // Nobody is told of this by itself: their next message shows it.
-            'sees' => [$only === null, self::sees($was), self::sees($now)],
+            'sees' => [$only === null, self::sees($was, $words), self::sees($now, $words)],
         ] as $what => [$says, $old, $new]) {
             if ($says && ($old ?? '') !== ($new ?? '')) {
                 $lines[] = ['what' => $what, 'was' => $old === '' ? null : $old, 'now' => $new === '' ? null : $new];
             }
         }
         if ($isTold(Change::People)) {
-            array_push($lines, ...self::people($was, $now));
+            array_push($lines, ...self::people($was, $now, $words));
         }
         if ($isTold(Change::Role)) {
-            array_push($lines, ...self::roles($was, $now, $reader));
+            array_push($lines, ...self::roles($was, $now, $reader, $words));
         }
 
         return $lines;
     }
 
     /** @return list<array{what: string, was: ?string, now: ?string}> */
-    private function when(Meeting $was, Meeting $now, ?Person $reader): array
+    private function when(Meeting $was, Meeting $now, ?Person $reader, LetterWords $words): array
     {
         [$old, $new] = [$this->series->of($was), $this->series->of($now)];
         $parts = $this->differing($old, $was, $new, $now);
@@ -76,15 +77,15 @@ final readonly class DescribeChange
             $isShort = array_diff($parts, ['time', 'zone', 'length']) === [];
             $lines = [];
             if (!$isShort) {
-                $lines[] = ['what' => 'when', 'was' => $this->sentence($old, $was), 'now' => $this->sentence($new, $now)];
+                $lines[] = ['what' => 'when', 'was' => $this->sentence($old, $was, $words), 'now' => $this->sentence($new, $now, $words)];
             } elseif ($parts !== ['length']) {
-                $lines[] = ['what' => 'time', 'was' => self::clock($old, $was), 'now' => self::clock($new, $now)];
+                $lines[] = ['what' => 'time', 'was' => self::clock($old, $was, $words), 'now' => self::clock($new, $now, $words)];
             }
             if ($isShort && $was->duration_minutes !== $now->duration_minutes) {
-                $lines[] = ['what' => 'length', 'was' => EnglishWords::length($was->duration_minutes), 'now' => EnglishWords::length($now->duration_minutes)];
+                $lines[] = ['what' => 'length', 'was' => $words->language->length($was->duration_minutes), 'now' => $words->language->length($now->duration_minutes)];
             }
 
-            return [...$lines, ...$this->forYou($old, $was, $new, $now, $reader)];
+            return [...$lines, ...$this->forYou($old, $was, $new, $now, $reader, $words)];
         }
         $moved = [];
         [$wasMoved, $isMoved] = [self::targets($this->series->moved($was)), self::targets($this->series->moved($now))];
@@ -100,10 +101,10 @@ final readonly class DescribeChange
         }
         $gone = array_diff($this->walls($old), $this->walls($new), array_column($moved, 0));
         $come = array_diff($this->walls($new), $this->walls($old), array_column($moved, 1));
-        $say = fn(array $walls): string => implode(', ', array_map(fn(int $wall): string => $this->date($wall, $now, $reader), array_slice(array_values($walls), 0, self::NAMED))) . (count($walls) > self::NAMED ? ' …' : '');
+        $say = fn(array $walls): string => implode('; ', array_map(fn(int $wall): string => $this->date($wall, $now, $reader, $words), array_slice(array_values($walls), 0, self::NAMED))) . (count($walls) > self::NAMED ? ' …' : '');
 
         return [
-            ...array_map(fn(array $pair): array => ['what' => 'date_moved', 'was' => $this->date($pair[0], $was, $reader), 'now' => $this->date($pair[1], $now, $reader)], array_slice($moved, 0, self::NAMED)),
+            ...array_map(fn(array $pair): array => ['what' => 'date_moved', 'was' => $this->date($pair[0], $was, $reader, $words), 'now' => $this->date($pair[1], $now, $reader, $words)], array_slice($moved, 0, self::NAMED)),
             ...($gone === [] ? [] : [['what' => 'dates_off', 'was' => $say($gone), 'now' => null]]),
             ...($come === [] ? [] : [['what' => 'dates_new', 'was' => null, 'now' => $say($come)]]),
         ];
@@ -114,13 +115,13 @@ final readonly class DescribeChange
      *
      * @return list<array{what: string, was: ?string, now: ?string}>
      */
-    private function forYou(Series $old, Meeting $was, Series $new, Meeting $now, ?Person $reader): array
+    private function forYou(Series $old, Meeting $was, Series $new, Meeting $now, ?Person $reader, LetterWords $words): array
     {
         if ($reader?->zone === null || !$this->zones->knows($reader->zone) || $old->allDay || $new->allDay) {
             return [];
         }
         $zone = $this->zones->zone($reader->zone);
-        $say = static fn(Series $series): string => EnglishWords::weekdayAndDate($wall = WallTime::ofSeconds($zone->toWall($series->moment($series->start->seconds)))) . ', ' . $wall->formatClock();
+        $say = static fn(Series $series): string => $words->dateAndClock(WallTime::ofSeconds($zone->toWall($series->moment($series->start->seconds))));
 
         return $zone->id === $was->zone && $zone->id === $now->zone || $say($old) === $say($new) ? [] : [['what' => 'for_you', 'was' => $say($old), 'now' => $say($new)]];
     }
@@ -151,14 +152,71 @@ final readonly class DescribeChange
         return $differing === [''] ? [] : array_values(array_diff($differing, ['']));
     }
 
-    private static function clock(Series $series, Meeting $meeting): string
+    private static function clock(Series $series, Meeting $meeting, LetterWords $words): string
     {
-        return $series->start->formatClock() . ' ' . PlaceName::of($meeting->zone) . ' time';
+        return $words->say('clock_place', ['clock' => $words->language->clock($series->start), 'place' => $words->language->place($meeting->zone)]);
     }
 
-    private function sentence(Series $series, Meeting $meeting): string
+    private function sentence(Series $series, Meeting $meeting, LetterWords $words): string
     {
-        return SentencePiece::join($this->grammar->pieces($series, $meeting->duration_minutes));
+        return $words->language->tag === 'en' ? SentencePiece::join($this->grammar->pieces($series, $meeting->duration_minutes)) : $words->language->sentence($series, $meeting->duration_minutes);
+    }
+
+    /**
+     * What single dates have of their own.
+     *
+     * @param  \Closure(Change...): bool  $isTold
+     * @return list<array{what: string, was: ?string, now: ?string, date?: string}>
+     */
+    private function singleDates(Meeting $was, Meeting $now, ?Person $reader, LetterWords $words, \Closure $isTold): array
+    {
+        $dates = [];
+        foreach ([...$was->dates, ...$now->dates] as $own) {
+            $dates[$own->date()->seconds] = $own->date();
+        }
+        ksort($dates);
+        $lines = [];
+        foreach (array_slice($dates, 0, self::NAMED, true) as $date) {
+            [$old, $new] = [DateAsPlanned::of($was, $date), DateAsPlanned::of($now, $date)];
+            $on = $words->language->date($this->onClock($date->seconds, $now, $reader)[0]);
+            // What the series says of all its dates is said of them together.
+            $differs = static fn(mixed $before, mixed $after, mixed $wholeBefore, mixed $whole): bool => $before !== $after && !($before === $wholeBefore && $after === $whole);
+            if ($isTold(Change::Length) && $differs($old->minutes, $new->minutes, $was->duration_minutes, $now->duration_minutes)) {
+                $lines[] = ['what' => 'date_length', 'date' => $on, 'was' => $words->language->length($old->minutes), 'now' => $words->language->length($new->minutes)];
+            }
+            if ($isTold(Change::Place) && $differs($old->place, $new->place, self::place($was), self::place($now))) {
+                $lines[] = ['what' => 'date_place', 'date' => $on, 'was' => $old->place, 'now' => $new->place];
+            }
+            if ($isTold(Change::Title) && $differs($old->title, $new->title, $was->title, $now->title)) {
+                $lines[] = ['what' => 'date_title', 'date' => $on, 'was' => $old->title, 'now' => $new->title];
+            }
+            if ($isTold(Change::People) && ($old->hasOwnPeople || $new->hasOwnPeople)) {
+                array_push($lines, ...self::peopleOn($on, $old, $new, $was, $now, $words));
+            }
+        }
+
+        return $lines;
+    }
+
+    /** @return list<array{what: string, was: ?string, now: ?string, date: string}> who is on the list of that date and not of the series, or not any more */
+    private static function peopleOn(string $on, DateAsPlanned $old, DateAsPlanned $new, Meeting $was, Meeting $now, LetterWords $words): array
+    {
+        $names = static function (iterable $people): array {
+            $names = [];
+            foreach ($people as $asked) {
+                $names[$asked->person_id] = $asked->person->called();
+            }
+
+            return $names;
+        };
+        [$before, $after] = [$names($old->people), $names($new->people)];
+        $come = array_diff_key($after, $before, array_diff_key($names($now->attendees), $names($was->attendees)));
+        $gone = array_diff_key($before, $after, array_diff_key($names($was->attendees), $names($now->attendees)));
+
+        return [
+            ...($come === [] ? [] : [['what' => 'date_people', 'date' => $on, 'was' => null, 'now' => $words->language->listed(array_values($come))]]),
+            ...($gone === [] ? [] : [['what' => 'date_people', 'date' => $on, 'was' => $words->language->listed(array_values($gone)), 'now' => null]]),
+        ];
     }
 
     /** @return array<int, int> */
@@ -179,15 +237,22 @@ final readonly class DescribeChange
     }
 
     /** A date of a meeting on the reader's own clock, where that is known, else on the meeting's. */
-    private function date(int $wall, Meeting $meeting, ?Person $reader): string
+    private function date(int $wall, Meeting $meeting, ?Person $reader, LetterWords $words): string
+    {
+        [$at, $zone] = $this->onClock($wall, $meeting, $reader);
+
+        return $zone === null ? $words->language->weekdayAndDate($at) : $words->dateAndPlace($at, $zone);
+    }
+
+    /** @return array{WallTime, ?string} what the reader's clock shows, and of which zone it is; null for a day */
+    private function onClock(int $wall, Meeting $meeting, ?Person $reader): array
     {
         if ($meeting->all_day) {
-            return EnglishWords::weekdayAndDate(WallTime::ofSeconds($wall));
+            return [WallTime::ofSeconds($wall), null];
         }
         $zone = $this->zones->zone($reader?->zone !== null && $this->zones->knows($reader->zone) ? $reader->zone : $meeting->zone);
-        $at = WallTime::ofSeconds($zone->toWall($this->zones->zone($meeting->zone)->toUtc($wall)));
 
-        return EnglishWords::weekdayAndDate($at) . ', ' . $at->formatClock() . ' ' . PlaceName::of($zone->id) . ' time';
+        return [WallTime::ofSeconds($zone->toWall($this->zones->zone($meeting->zone)->toUtc($wall))), $zone->id];
     }
 
     private static function place(Meeting $meeting): ?string
@@ -200,9 +265,9 @@ final readonly class DescribeChange
         return $meeting->join_mode->isOnline() ? $meeting->kit?->link : null;
     }
 
-    private static function sees(Meeting $meeting): string
+    private static function sees(Meeting $meeting, LetterWords $words): string
     {
-        return __(HidePeople::from($meeting) ? 'mail.sees_nobody' : 'mail.sees_all');
+        return $words->say(HidePeople::from($meeting) ? 'sees_nobody' : 'sees_all');
     }
 
     private static function agenda(Meeting $meeting): string
@@ -216,7 +281,7 @@ final readonly class DescribeChange
     }
 
     /** @return list<array{what: string, was: ?string, now: ?string}> */
-    private static function people(Meeting $was, Meeting $now): array
+    private static function people(Meeting $was, Meeting $now, LetterWords $words): array
     {
         $names = static fn(Meeting $of): array => $of->attendees->mapWithKeys(static fn(Attendee $a): array => [$a->person_id => $a->person->called()])->all();
         [$old, $new] = [$names($was), $names($now)];
@@ -224,20 +289,20 @@ final readonly class DescribeChange
         $come = array_diff_key($new, $old);
 
         return [
-            ...($come === [] ? [] : [['what' => 'people_new', 'was' => null, 'now' => implode(', ', $come)]]),
-            ...($gone === [] ? [] : [['what' => 'people_gone', 'was' => implode(', ', $gone), 'now' => null]]),
+            ...($come === [] ? [] : [['what' => 'people_new', 'was' => null, 'now' => $words->language->listed(array_values($come))]]),
+            ...($gone === [] ? [] : [['what' => 'people_gone', 'was' => $words->language->listed(array_values($gone)), 'now' => null]]),
         ];
     }
 
     /** @return list<array{what: string, was: ?string, now: ?string}> of one person, or of everybody */
-    private static function roles(Meeting $was, Meeting $now, ?Person $reader): array
+    private static function roles(Meeting $was, Meeting $now, ?Person $reader, LetterWords $words): array
     {
         $roles = $was->attendees->mapWithKeys(static fn(Attendee $a): array => [$a->person_id => $a->role])->all();
         $lines = [];
         foreach ($now->attendees as $attendee) {
             $old = $roles[$attendee->person_id] ?? null;
             if ($old !== null && $old !== $attendee->role && ($reader === null || $reader->id === $attendee->person_id)) {
-                $say = static fn(string $role): string => ($reader === null ? $attendee->person->called() . ': ' : '') . __("mail.role_$role");
+                $say = static fn(string $role): string => ($reader === null ? $attendee->person->called() . ': ' : '') . $words->say("role_$role");
                 $lines[] = ['what' => 'role', 'was' => $say($old->value), 'now' => $say($attendee->role->value)];
             }
         }

@@ -11,8 +11,11 @@ use App\People\Account;
 use App\People\Person;
 use App\Planning\AgendaItem;
 use App\Planning\Attendee;
+use App\Planning\DateAttendee;
 use App\Planning\Meeting;
+use App\Planning\OwnDate;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Collection;
 
 /** Writes down a meeting as it is told, and brings it back just so, whatever became of it since. */
 final readonly class FreezeMeeting
@@ -25,7 +28,7 @@ final readonly class FreezeMeeting
 
     public function asItStands(Meeting $meeting): MeetingAsTold
     {
-        $meeting->loadMissing(['agenda', 'attendees.person', 'kit', 'host', 'coordinator.person']);
+        $meeting->loadMissing(['agenda', 'attendees.person', 'dates.attendees.person', 'kit', 'host', 'coordinator.person']);
 
         return new MeetingAsTold($meeting, $this->rules->organisation(), $this->rules->organizer());
     }
@@ -36,17 +39,12 @@ final readonly class FreezeMeeting
     public function write(Meeting $meeting, array $addresses = []): string
     {
         $told = $this->asItStands($meeting);
-        $attendees = [];
-        foreach ($meeting->attendees as $attendee) {
-            foreach ($addresses[$attendee->person_id] ?? [$attendee->person->email] as $address) {
-                $attendees[] = [...self::raw($attendee, ['person_id', 'position', 'role', 'partstat']), 'person' => [...self::raw($attendee->person, self::PERSON), 'email' => $address]];
-            }
-        }
 
         return json_encode([
             'meeting' => array_diff_key($meeting->getAttributes(), ['created_at' => 0, 'updated_at' => 0]),
             'agenda' => $meeting->agenda->map(static fn(AgendaItem $i): array => self::raw($i, ['position', 'title', 'minutes', 'speaker']))->all(),
-            'attendees' => $attendees,
+            'attendees' => self::people($meeting->attendees, $addresses),
+            'dates' => $meeting->dates->map(static fn(OwnDate $d): array => [...self::raw($d, ['date_local', 'duration_minutes', 'title', 'place', 'own_people']), 'attendees' => self::people($d->attendees, $addresses)])->all(),
             'kit' => $meeting->kit === null ? null : self::values($meeting->kit, self::KIT),
             'host' => $meeting->host === null ? null : self::raw($meeting->host, self::PERSON),
             'coordinator' => [...self::raw($meeting->coordinator, ['id', 'person_id', 'email', 'role']), 'person' => self::raw($meeting->coordinator->person, self::PERSON)],
@@ -57,21 +55,36 @@ final readonly class FreezeMeeting
 
     public function read(string $content): MeetingAsTold
     {
-        /** @var array{meeting: array<string, mixed>, agenda: list<array<string, mixed>>, attendees: list<array{person: array<string, mixed>}>, kit: ?array<string, mixed>, host: ?array<string, mixed>, coordinator: array{person: array<string, mixed>}, organisation: string, organizer: string} $frozen */
+        /** @var array{meeting: array<string, mixed>, agenda: list<array<string, mixed>>, attendees: list<array{person: array<string, mixed>}>, dates?: list<array{attendees: list<array{person: array<string, mixed>}>}>, kit: ?array<string, mixed>, host: ?array<string, mixed>, coordinator: array{person: array<string, mixed>}, organisation: string, organizer: string} $frozen */
         $frozen = json_decode($content, true, flags: JSON_THROW_ON_ERROR);
         $meeting = self::revived(new Meeting(), $frozen['meeting']);
         $meeting->setRelation('agenda', collect(array_map(static fn(array $i): AgendaItem => self::revived(new AgendaItem(), $i), $frozen['agenda'])));
-        $meeting->setRelation('attendees', collect(array_map(static function (array $a): Attendee {
-            $attendee = self::revived(new Attendee(), array_diff_key($a, ['person' => 0]));
-
-            return $attendee->setRelation('person', self::revived(new Person(), $a['person']));
-        }, $frozen['attendees'])));
+        $asked = static fn(string $as, array $people): Collection => collect(array_map(static fn(array $a): Model => self::revived($as === DateAttendee::class ? new DateAttendee() : new Attendee(), array_diff_key($a, ['person' => 0]))->setRelation('person', self::revived(new Person(), $a['person'])), $people));
+        $meeting->setRelation('attendees', $asked(Attendee::class, $frozen['attendees']));
+        $meeting->setRelation('dates', collect(array_map(static fn(array $d): OwnDate => self::revived(new OwnDate(), array_diff_key($d, ['attendees' => 0]))->setRelation('attendees', $asked(DateAttendee::class, $d['attendees'])), $frozen['dates'] ?? [])));
         $meeting->setRelation('kit', $frozen['kit'] === null ? null : new JoiningKit($frozen['kit']));
         $meeting->setRelation('host', $frozen['host'] === null ? null : self::revived(new Person(), $frozen['host']));
         $coordinator = self::revived(new Account(), array_diff_key($frozen['coordinator'], ['person' => 0]));
         $meeting->setRelation('coordinator', $coordinator->setRelation('person', self::revived(new Person(), $frozen['coordinator']['person'])));
 
         return new MeetingAsTold($meeting, $frozen['organisation'], OrganizerAddress::from($frozen['organizer']));
+    }
+
+    /**
+     * @param  Collection<int, covariant Attendee|DateAttendee>  $people
+     * @param  array<string, list<string>>  $addresses
+     * @return list<array<string, mixed>>
+     */
+    private static function people(Collection $people, array $addresses): array
+    {
+        $rows = [];
+        foreach ($people as $asked) {
+            foreach ($addresses[$asked->person_id] ?? [$asked->person->email] as $address) {
+                $rows[] = [...self::raw($asked, ['person_id', 'position', 'role', 'partstat']), 'person' => [...self::raw($asked->person, self::PERSON), 'email' => $address]];
+            }
+        }
+
+        return $rows;
     }
 
     /**

@@ -6,6 +6,7 @@ namespace App\Invitations;
 
 use App\People\PersonKind;
 use App\Planning\Attendee;
+use App\Planning\DateAttendee;
 use App\Planning\Meeting;
 
 /**
@@ -19,10 +20,10 @@ final class HidePeople
 
     public static function from(Meeting $meeting): bool
     {
-        if ($meeting->attendees->count() > self::MANY) {
+        if (count($meeting->everybody()) > self::MANY) {
             return true;
         }
 
-        return $meeting->hides_people ?? $meeting->attendees->contains(static fn(Attendee $a): bool => $a->person->kind === PersonKind::Guest);
+        return $meeting->hides_people ?? array_filter($meeting->everybody(), static fn(Attendee|DateAttendee $a): bool => $a->person->kind === PersonKind::Guest) !== [];
     }
 }

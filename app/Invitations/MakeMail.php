@@ -5,29 +5,24 @@ declare(strict_types=1);
 namespace App\Invitations;
 
 use App\People\Person;
-use App\Planning\Attendee;
-use Syndex\Core\Invitations\Announce;
-use Syndex\Core\Invitations\Message;
-use Syndex\Core\Invitations\Method;
-use Syndex\Core\Invitations\Tell;
-use Syndex\Core\Time\Instant;
-use Syndex\Core\Work;
+use App\Planning\Meeting;
+use Syndex\Core\Time\WallTime;
 
 /** Makes the mail of a dispatch from the snapshot of what was told. Made once it is kept, and stays the same. */
 final class MakeMail
 {
-    private ?int $known = null;
+    private ?Snapshot $snapshot = null;
 
     private MeetingAsTold $told;
 
-    /** What the recipients of a change knew before. */
+    /** What the recipients of a change knew before; of the later part of a series that was cut, what was to come. */
     private ?MeetingAsTold $before = null;
 
-    /** Writes the text of a sending or a calling-off for a recipient. @var \Closure(string): string */
-    private \Closure $text;
+    /** Of the series that was cut: the step at which. */
+    private ?Step $cut = null;
 
-    /** @var array<string, Message> those of a change, by recipient, date and method */
-    private array $messages = [];
+    /** @var array<string, SnapshotTexts> by language */
+    private array $texts = [];
 
     public function __construct(private readonly FreezeMeeting $freeze, private readonly CoreMeeting $core, private readonly WriteLetter $letters) {}
 
@@ -51,63 +46,59 @@ final class MakeMail
     /** @return array{string, string} subject and the whole mail */
     private function made(Dispatch $dispatch): array
     {
-        $this->recall(Snapshot::query()->findOrFail($dispatch->snapshot_id));
-        $message = $this->message($dispatch);
-        $isCancel = $message->method === Method::Cancel;
+        $snapshot = $this->recall((int) $dispatch->snapshot_id);
+        $isLater = $snapshot->method === Snapshot::LATER;
+        $isCancel = $dispatch->kind === DispatchKind::CallingOff;
         $told = $isCancel && $this->before !== null ? $this->before : $this->told;
         $person = $this->person($told, $dispatch);
+        $message = $this->texts($snapshot, LetterWords::to($person, $told->host()))->to($dispatch);
         $letter = match (true) {
-            $this->before !== null => $this->letters->change($this->before, $this->told, $person, $message),
+            $isLater => $this->letters->goesOn($this->before ?? $told, $told, $person, $message),
+            $this->before !== null => $this->letters->change($this->before, $this->told, $person, $message, $this->cut === null ? null : $this->goesOnFor($this->cut, $dispatch)),
             $isCancel => $this->letters->callingOff($told, $person),
-            default => $this->letters->invitation($told, $person),
+            default => $this->letters->invitation($told, $person, $dispatch->recurrence_id),
         };
 
         return [$letter->subject, PackMail::invitation($told, $person, $letter, $message, $dispatch->message_id)];
     }
 
-    private function message(Dispatch $dispatch): Message
-    {
-        $method = $dispatch->kind === DispatchKind::CallingOff ? Method::Cancel : Method::Request;
-
-        return $this->before === null
-            ? new Message($dispatch->recipient, $method, (int) $dispatch->sequence, null, [], ($this->text)($dispatch->recipient))
-            : $this->messages[self::key($dispatch->recipient, $dispatch->recurrence_id, $method)] ?? throw new \LogicException("Nothing was to be told to dispatch $dispatch->id.");
-    }
-
     private function person(MeetingAsTold $told, Dispatch $dispatch): Person
     {
-        return $told->meeting->attendees->firstOrFail(static fn(Attendee $a): bool => $a->person_id === $dispatch->person_id && $a->person->email === $dispatch->recipient)->person;
-    }
-
-    /** Of one step there may be hundreds of mails: what they share is worked out once. */
-    private function recall(Snapshot $snapshot): void
-    {
-        if ($this->known === $snapshot->id) {
-            return;
-        }
-        $words = $snapshot->step_id === null ? null : Step::query()->find($snapshot->step_id)?->words;
-        $this->told = $this->freeze->read($snapshot->content)->withWords($words);
-        $this->before = $snapshot->before === null ? null : $this->freeze->read($snapshot->before)->withWords($words);
-        $this->messages = [];
-        $meeting = $this->core->of($this->told);
-        $stamp = Instant::ofSeconds($snapshot->stamped_at->getTimestamp());
-        if ($this->before !== null) {
-            foreach (Tell::of($this->core->of($this->before), $meeting, $stamp, $snapshot->tell_all, Work::usual(), $snapshot->sequence)->messages as $message) {
-                $this->messages[self::key($message->to, $message->recurrenceId, $message->method)] = $message;
+        foreach ($told->meeting->everybody() as $asked) {
+            if ($asked->person_id === $dispatch->person_id && $asked->person->email === $dispatch->recipient) {
+                return $asked->person;
             }
-        } else {
-            $write = static fn(string $to): string => $snapshot->method === Method::Cancel->value ? Announce::cancel($meeting, $snapshot->sequence, $stamp, $to) : Announce::request($meeting, $stamp, $to);
-            // Where everybody sees everybody it is the same for all, and written once.
-            $shared = null;
-            $this->text = static function (string $to) use ($write, $meeting, &$shared): string {
-                return $meeting->hidesPeople ? $write($to) : $shared ??= $write($to);
-            };
         }
-        $this->known = $snapshot->id;
+
+        throw new \LogicException("Whom dispatch $dispatch->id is to is not among those who were told.");
     }
 
-    private static function key(string $to, ?string $recurrenceId, Method $method): string
+    private function texts(Snapshot $snapshot, LetterWords $words): SnapshotTexts
     {
-        return "$method->value $recurrenceId $to";
+        $known = $snapshot->method === Snapshot::LATER ? null : $this->before;
+
+        return $this->texts[$words->language->tag] ??= new SnapshotTexts($snapshot, $known === null ? null : $this->core->of($known, $words), $this->core->of($this->told, $words));
+    }
+
+    /** Whether the same step tells a recipient of the dates that come after the cut. */
+    private function goesOnFor(Step $cut, Dispatch $dispatch): bool
+    {
+        return Dispatch::query()->where('meeting_id', $cut->split_into_id)->where('recipient', $dispatch->recipient)->whereIn('snapshot_id', Snapshot::query()->where('step_id', $cut->id)->select('id'))->exists();
+    }
+
+    private function recall(int $id): Snapshot
+    {
+        if ($this->snapshot?->id === $id) {
+            return $this->snapshot;
+        }
+        $snapshot = Snapshot::query()->findOrFail($id);
+        $step = $snapshot->step_id === null ? null : Step::query()->find($snapshot->step_id);
+        $this->cut = $step?->split_into_id === null ? null : $step;
+        $from = $this->cut === null ? null : Meeting::query()->find($this->cut->split_into_id)?->split_local;
+        $this->told = $this->freeze->read($snapshot->content)->withWords($step?->words)->cutFrom($from === null ? null : WallTime::parse($from->format('Y-m-d\TH:i:s')));
+        $this->before = $snapshot->before === null ? null : $this->freeze->read($snapshot->before)->withWords($step?->words);
+        $this->texts = [];
+
+        return $this->snapshot = $snapshot;
     }
 }

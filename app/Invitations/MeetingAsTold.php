@@ -7,6 +7,7 @@ namespace App\Invitations;
 use App\HouseRules\OrganizerAddress;
 use App\People\Person;
 use App\Planning\Meeting;
+use Syndex\Core\Time\WallTime;
 
 /** A meeting with all that its mails say of it, at one moment: as it stands, or as it stood when people were told. */
 final readonly class MeetingAsTold
@@ -17,12 +18,24 @@ final readonly class MeetingAsTold
     /**
      * @param  Meeting  $meeting  with its agenda, attendees and their people, kit, host and coordinator
      * @param  ?string  $words  the coordinator's own, with this sending
+     * @param  ?WallTime  $cutFrom  of a series that was cut: the first date that is no longer of it
      */
-    public function __construct(public Meeting $meeting, public string $organisation, public OrganizerAddress $organizer, public ?string $words = null) {}
+    public function __construct(public Meeting $meeting, public string $organisation, public OrganizerAddress $organizer, public ?string $words = null, public ?WallTime $cutFrom = null) {}
 
     public function withWords(?string $words): self
     {
-        return new self($this->meeting, $this->organisation, $this->organizer, $words === '' ? null : $words);
+        return new self($this->meeting, $this->organisation, $this->organizer, $words === '' ? null : $words, $this->cutFrom);
+    }
+
+    public function cutFrom(?WallTime $from): self
+    {
+        return new self($this->meeting, $this->organisation, $this->organizer, $this->words, $from);
+    }
+
+    /** The UID of the series of which this was the later part (RFC 5545 3.8.4.5). */
+    public function relatedTo(): ?string
+    {
+        return $this->meeting->split_from_uid;
     }
 
     public function host(): Person

@@ -52,25 +52,32 @@ final readonly class Outbox
      * Writes the dispatches of a change. What waited for the same people is replaced, and can come back if the change is taken back.
      *
      * @param  string  $after  the meeting as it is now, frozen
+     * @param  ?Meeting  $later  the later part of a series that was cut
      */
-    public function tellChange(Step $step, Meeting $meeting, PlannedStep $planned, string $after, bool $tellAll): void
+    public function tellChange(Step $step, Meeting $meeting, PlannedStep $planned, string $after, bool $tellAll, ?Meeting $later = null): void
     {
         $replaced = [...$planned->late, ...array_map(static fn(Message $m): string => $m->to, $planned->messages())];
         $waiting = Dispatch::query()->where('uid', $meeting->uid)->where('state', DispatchState::Waiting)->whereIn('recipient', $replaced)->lockForUpdate()->pluck('id');
         Dispatch::query()->whereIn('id', $waiting)->update(['state' => DispatchState::Replaced, 'replaced_by' => $step->id]);
         $hold = now()->addSeconds((int) config('syndex.outbox.hold_seconds'));
-        foreach ($planned->groups as ['known' => $known, 'messages' => $messages]) {
+        foreach ($planned->groups as $group) {
+            $known = $group->known;
+            [$about, $content] = $group->isLater && $later !== null ? [$later, $this->freeze->write($later)] : [$meeting, $after];
             $snapshot = Snapshot::query()->create([
-                'meeting_id' => $meeting->id, 'step_id' => $step->id, 'method' => $known === null ? Method::Request->value : Snapshot::CHANGE, 'sequence' => $planned->sequence, 'stamped_at' => now(),
-                'content' => $after, 'before' => $known === null ? null : $this->freeze->write($known->meeting), 'tell_all' => $tellAll,
+                'meeting_id' => $about->id, 'step_id' => $step->id, 'method' => match (true) {
+                    $known === null => Method::Request->value,
+                    $group->isLater => Snapshot::LATER,
+                    default => Snapshot::CHANGE,
+                }, 'sequence' => $group->isLater ? 0 : $planned->sequence, 'stamped_at' => now(),
+                'content' => $content, 'before' => $known === null ? null : $this->freeze->write($known->meeting), 'tell_all' => $tellAll,
             ]);
-            $people = self::peopleOf($known, $meeting);
+            $people = self::peopleOf($known, $about);
             $rows = array_map(static fn(Message $m): array => [
-                'meeting_id' => $meeting->id, 'snapshot_id' => $snapshot->id, 'uid' => $meeting->uid, 'sequence' => $planned->sequence, 'subject' => mb_strimwidth($meeting->title, 0, 990, '…'),
+                'meeting_id' => $about->id, 'snapshot_id' => $snapshot->id, 'uid' => $about->uid, 'sequence' => $group->isLater ? 0 : $planned->sequence, 'subject' => mb_strimwidth($about->title, 0, 990, '…'),
                 'kind' => DispatchKind::of($m)->value, 'recurrence_id' => $m->recurrenceId, 'changes' => json_encode(array_column($m->changes, 'value'), JSON_THROW_ON_ERROR),
                 'state' => DispatchState::Waiting->value, 'hold_until' => $hold, 'next_try_at' => $hold, 'created_at' => now(), 'updated_at' => now(),
                 ...self::names(), 'person_id' => $people[$m->to] ?? null, 'recipient' => $m->to,
-            ], $messages);
+            ], $group->messages);
             foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
                 Dispatch::query()->insert($chunk);
             }
@@ -81,7 +88,8 @@ final readonly class Outbox
     private static function peopleOf(?MeetingAsTold $known, Meeting $meeting): array
     {
         $people = [];
-        foreach ([...($known === null ? [] : $known->meeting->attendees->all()), ...$meeting->attendees()->with('person')->get()->all()] as $attendee) {
+        $meeting->loadMissing(['attendees.person', 'dates.attendees.person']);
+        foreach ([...($known === null ? [] : $known->meeting->everybody()), ...$meeting->everybody()] as $attendee) {
             $people[$attendee->person->email] = $attendee->person_id;
         }
 

@@ -34,7 +34,7 @@ final class PackMail
         );
         $address = CoreMeeting::addressOf($told->meeting);
 
-        return self::pack(new Address($address, $told->host()->called()), new Address($to->email, $to->name ?? ''), $letter->subject, $messageId, $body);
+        return self::pack(new Address($address, $told->host()->called()), new Address($to->email, $to->name ?? ''), $letter->subject, $messageId, $body, $letter->language);
     }
 
     public static function plain(Address $from, Address $to, string $subject, string $text, string $messageId): string
@@ -49,7 +49,7 @@ final class PackMail
     }
 
     /** From and the envelope sender are both of our own domain, so that the receiving side finds them aligned. */
-    private static function pack(Address $from, Address $to, string $subject, string $messageId, AbstractPart $body): string
+    private static function pack(Address $from, Address $to, string $subject, string $messageId, AbstractPart $body, string $language = 'en'): string
     {
         $headers = (new Headers())
             ->addMailboxListHeader('From', [$from])
@@ -59,7 +59,7 @@ final class PackMail
             ->addIdHeader('Message-ID', $messageId)
             // No answering machine need answer (RFC 3834 5).
             ->addTextHeader('Auto-Submitted', 'auto-generated')
-            ->addTextHeader('Content-Language', 'en')
+            ->addTextHeader('Content-Language', $language)
             ->addTextHeader('MIME-Version', '1.0');
 
         return (new MimeMessage($headers, $body))->toString();

@@ -6,6 +6,7 @@ namespace App\Invitations;
 
 use App\Planning\Attendee;
 use App\Planning\Meeting;
+use Syndex\Core\Invitations\Change;
 use Syndex\Core\Invitations\Message;
 use Syndex\Core\Invitations\Tell;
 use Syndex\Core\Time\Instant;
@@ -43,19 +44,59 @@ final readonly class PlanChange
             $sequence = max($sequence, $answer->sequence);
             $messages = array_values(array_filter($answer->messages, static fn(Message $m): bool => $to === null ? !in_array($m->to, $late, true) : in_array($m->to, $to, true)));
             if ($messages !== []) {
-                $told[] = ['known' => $known, 'messages' => $messages];
+                $told[] = new TellGroup($known, $messages);
             }
         }
-        $reached = array_merge([], ...array_map(static fn(array $group): array => array_column($group['messages'], 'to'), $told));
+        $reached = array_merge([], ...array_map(static fn(TellGroup $group): array => array_column($group->messages, 'to'), $told));
 
         return new PlannedStep($sequence, $told, array_values(array_filter($all->untouched, static fn(string $a): bool => !in_array($a, $reached, true))), $late);
     }
 
-    /** The sheet of a change as the meeting would be with it. */
-    public function asItWouldBe(Meeting $sheet, Meeting $meeting): MeetingAsTold
+    /**
+     * A change that cuts its series: what ends is told as a change of it, what goes on from there as a meeting of its own.
+     *
+     * @param  MeetingAsTold  $wasLater  what was to come before, to say what is different
+     */
+    public function ofCut(Meeting $meeting, MeetingAsTold $before, MeetingAsTold $earlier, MeetingAsTold $wasLater, MeetingAsTold $later): PlannedStep
+    {
+        $ends = $this->of($meeting, $before, $earlier, false);
+        $goesOn = Tell::of(null, $this->core->of($later), Instant::ofSeconds(now()->getTimestamp()), false, Work::usual());
+        $reached = array_column($goesOn->messages, 'to');
+
+        return new PlannedStep(
+            $ends->sequence,
+            [...$ends->groups, ...($goesOn->messages === [] ? [] : [new TellGroup($wasLater, $goesOn->messages, true)])],
+            array_values(array_filter($ends->untouched, static fn(string $a): bool => !in_array($a, $reached, true))),
+            $ends->late,
+        );
+    }
+
+    /**
+     * What differs for everybody between two states, as if they were of one meeting.
+     *
+     * @return array<string, list<Change>> by address
+     */
+    public function differences(MeetingAsTold $was, MeetingAsTold $is): array
+    {
+        $one = clone $is->meeting;
+        $one->setRawAttributes([...$one->getAttributes(), 'uid' => $was->meeting->uid, 'address_token' => $was->meeting->address_token], true);
+        $told = Tell::of($this->core->of($was), $this->core->of(new MeetingAsTold($one, $is->organisation, $is->organizer)), Instant::ofSeconds(now()->getTimestamp()), false, Work::usual());
+
+        $differences = [];
+        foreach ($told->messages as $message) {
+            $differences[$message->to] = Change::sorted([...$differences[$message->to] ?? [], ...$message->changes]);
+        }
+
+        return $differences;
+    }
+
+    /** The sheet of a change, or a part of it, as the meeting would be with it. */
+    public function asItWouldBe(Meeting $sheet, Meeting $meeting, bool $isLater = false): MeetingAsTold
     {
         $would = clone $sheet;
-        $would->load(['agenda', 'attendees.person', 'host', 'kit']);
+        $would->loadMissing(['agenda', 'attendees.person', 'dates.attendees.person', 'host', 'kit']);
+        // Answers are shown on these alone.
+        $would->setRelation('attendees', $would->attendees->map(static fn(Attendee $a): Attendee => clone $a));
         $would->setRelation('coordinator', $meeting->coordinator->loadMissing('person'));
         $answers = $meeting->attendees()->pluck('partstat', 'person_id');
         $would->attendees->each(static function (Attendee $attendee) use ($answers): void {
@@ -63,7 +104,8 @@ final readonly class PlanChange
         });
         $would->setRawAttributes([
             ...$would->getAttributes(),
-            'id' => $meeting->id, 'uid' => $meeting->uid, 'address_token' => $meeting->address_token, 'sequence' => $meeting->sequence, 'status' => $meeting->status->value, 'coordinator_id' => $meeting->coordinator_id, 'changes_id' => null,
+            ...($isLater ? ['sequence' => 0, 'split_from_uid' => $meeting->uid] : ['id' => $meeting->id, 'uid' => $meeting->uid, 'address_token' => $meeting->address_token, 'sequence' => $meeting->sequence]),
+            'status' => $meeting->status->value, 'coordinator_id' => $meeting->coordinator_id, 'changes_id' => null, 'kit_of' => $meeting->room_of,
         ], true);
 
         return $this->freeze->asItStands($would);

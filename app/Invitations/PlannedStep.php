@@ -10,7 +10,7 @@ use Syndex\Core\Invitations\Message;
 final readonly class PlannedStep
 {
     /**
-     * @param  list<array{known: ?MeetingAsTold, messages: list<Message>}>  $groups  by what their recipients know so far
+     * @param  list<TellGroup>  $groups  by what their recipients know so far
      * @param  list<string>  $untouched  addresses
      * @param  list<string>  $late  addresses for which something waits that this replaces
      */

@@ -6,11 +6,14 @@ namespace App\Invitations;
 
 use App\People\Person;
 use App\Planning\Attendee;
+use App\Planning\CutChange;
+use App\Planning\DateAttendee;
 use App\Planning\Meeting;
 use App\Planning\MeetingSeries;
 use App\Planning\SheetView;
 use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Invitations\Change;
+use Syndex\Core\Invitations\DateSet;
 use Syndex\Core\Invitations\MailAddress;
 use Syndex\Core\Invitations\Message;
 use Syndex\Core\Invitations\Method;
@@ -28,6 +31,7 @@ final readonly class ReadBackChange
         private FreezeMeeting $freeze,
         private CoreMeeting $core,
         private PlanChange $plan,
+        private CutChange $cuts,
         private DescribeChange $describe,
         private Readiness $readiness,
         private WriteLetter $letters,
@@ -40,69 +44,104 @@ final readonly class ReadBackChange
     public function of(Meeting $sheet, bool $tellAll): array
     {
         $meeting = $this->meetingOf($sheet);
-        [$before, $after] = [$this->freeze->asItStands($meeting), $this->plan->asItWouldBe($sheet, $meeting)];
-        $planned = $this->plan->of($meeting, $before, $after, $tellAll);
+        $step = $this->stepOf($sheet, $meeting, $tellAll);
         $told = [];
-        foreach ($planned->groups as ['messages' => $messages]) {
-            foreach ($messages as $message) {
-                $told[$message->to][] = $message;
+        foreach ($step->planned->groups as $group) {
+            foreach ($group->messages as $message) {
+                $told[$message->to][] = [$message, $group->isLater];
             }
         }
         ksort($told, SORT_STRING);
-        $people = self::people($before, $after);
+        $people = self::people($step->was, $step->is);
         // The meeting's own address or the host's, as a house rule says: only the latter can be on the list.
-        $organizer = MailAddress::key($this->core->of($after)->organizerAddress);
+        $organizer = MailAddress::key($this->core->of($step->is)->organizerAddress);
 
         return [
             'meeting' => $this->view->of($sheet),
             'sentence' => $this->view->of($meeting)['sentence'],
             'missing' => $this->readiness->missing($sheet),
-            'different' => $this->describe->of($before, $after),
-            'told' => array_map(fn(array $messages): array => $this->row($messages, $people, $before, $after), array_values($told)),
+            'from' => $step->from?->format(),
+            'different' => $this->describe->of($step->was, $step->is),
+            'told' => array_map(fn(array $messages): array => $this->row($messages, $people, $step), array_values($told)),
             'untouched' => array_map(static fn(string $address): array => [
                 'name' => ($people[$address] ?? null)?->called() ?? $address,
                 'isOrganizer' => MailAddress::key($address) === $organizer,
-            ], $planned->untouched),
-            'people' => self::roll($before) !== self::roll($after),
+            ], $step->planned->untouched),
+            'people' => self::roll($step->was) !== self::roll($step->is),
         ];
     }
 
-    /** What one of those who are told will get. */
+    /** What one of those who are told will get; of a series that is cut, what tells of its later part. */
     public function letter(Meeting $sheet, Person $person, bool $tellAll, ?string $words = null): ?Letter
     {
         $meeting = $this->meetingOf($sheet);
-        $after = $this->plan->asItWouldBe($sheet, $meeting)->withWords($words);
-        foreach ($this->plan->of($meeting, $this->freeze->asItStands($meeting), $after, $tellAll)->groups as ['known' => $known, 'messages' => $messages]) {
-            foreach ($messages as $message) {
-                if ($message->to === $person->email) {
-                    return $known === null ? $this->letters->invitation($after, $person) : $this->letters->change($known->withWords($words), $after, $person, $message);
+        $step = $this->stepOf($sheet, $meeting, $tellAll);
+        $found = null;
+        foreach ($step->planned->groups as $group) {
+            foreach ($group->messages as $message) {
+                if ($message->to === $person->email && ($found === null || $group->isLater)) {
+                    $found = [$group, $message];
                 }
             }
         }
+        if ($found === null) {
+            return null;
+        }
+        [$group, $message] = $found;
 
-        return null;
+        return match (true) {
+            $group->isLater => $this->letters->goesOn($step->was->withWords($words), $step->is->withWords($words), $person, $message),
+            $group->known === null => $this->letters->invitation($step->after->withWords($words), $person, $message->recurrenceId),
+            default => $this->letters->change($group->known->withWords($words), $step->after->withWords($words)->cutFrom($step->from), $person, $message, $step->from === null ? null : false),
+        };
+    }
+
+    private function stepOf(Meeting $sheet, Meeting $meeting, bool $tellAll): ReadStep
+    {
+        $before = $this->freeze->asItStands($meeting);
+        $cut = $this->cuts->of($sheet, $meeting);
+        if ($cut === null) {
+            $after = $this->plan->asItWouldBe($sheet, $meeting);
+
+            return new ReadStep($this->plan->of($meeting, $before, $after, $tellAll), $before, $after, $after, null);
+        }
+        $earlier = $this->plan->asItWouldBe($cut->earlier, $meeting);
+        $wasLater = $this->plan->asItWouldBe($cut->wasLater, $meeting);
+        $later = $this->plan->asItWouldBe($cut->later, $meeting, isLater: true);
+
+        return new ReadStep($this->plan->ofCut($meeting, $before, $earlier, $wasLater, $later), $wasLater, $later, $earlier, $cut->from, $this->plan->differences($wasLater, $later));
     }
 
     private function meetingOf(Meeting $sheet): Meeting
     {
-        return Meeting::query()->with(['agenda', 'attendees.person', 'kit', 'host', 'coordinator.person'])->findOrFail($sheet->changes_id);
+        return Meeting::query()->with(['agenda', 'attendees.person', 'dates.attendees.person', 'kit', 'host', 'coordinator.person'])->findOrFail($sheet->changes_id);
     }
 
     /**
-     * @param  non-empty-list<Message>  $messages  to one recipient
+     * @param  non-empty-list<array{Message, bool}>  $found  to one recipient, and whether they are of the later part of a series that is cut
      * @param  array<string, Person>  $people
      * @return array<string, mixed>
      */
-    private function row(array $messages, array $people, MeetingAsTold $before, MeetingAsTold $after): array
+    private function row(array $found, array $people, ReadStep $step): array
     {
+        [$before, $after] = [$step->was, $step->is];
+        $messages = array_column($found, 0);
         $to = $messages[0]->to;
         $person = $people[$to] ?? null;
-        $changes = Change::sorted(array_merge(...array_column($messages, 'changes')));
-        $isOut = array_filter($messages, static fn(Message $m): bool => $m->method === Method::Request) === [];
+        $isLater = array_filter($found, static fn(array $m): bool => $m[1]) !== [];
+        $wasAsked = self::asks($before, $to);
+        $changes = match (true) {
+            $step->from === null => Change::sorted(array_merge(...array_column($messages, 'changes'))),
+            // Told of the part that ends, and of the one that goes on: what differs between that and what was to come.
+            $isLater && $wasAsked => $step->differences[$to] ?? [],
+            $isLater => [Change::New],
+            default => [Change::People],
+        };
+        $isOut = $step->from !== null ? !$isLater : array_filter($messages, static fn(Message $m): bool => $m->method === Method::Request) === [];
         $isNew = $changes === [Change::New];
         $zone = $person?->zone !== null && $this->zones->knows($person->zone) ? $person->zone : $after->meeting->zone;
-        $attendee = $after->meeting->attendees->first(static fn(Attendee $a): bool => $a->person->email === $to);
-        $date = count($messages) === 1 ? $messages[0]->recurrenceId : null;
+        $attendee = array_values(array_filter($after->meeting->everybody(), static fn(Attendee|DateAttendee $a): bool => $a->person->email === $to))[0] ?? null;
+        $date = count($messages) === 1 && $step->from === null ? $messages[0]->recurrenceId : null;
 
         return [
             'personId' => $person?->id,
@@ -114,7 +153,8 @@ final readonly class ReadBackChange
             },
             'changes' => array_column($changes, 'value'),
             'was' => $isNew ? null : $this->first($before->meeting, $zone, $date),
-            'now' => $isOut ? null : $this->first($after->meeting, $zone, null),
+            'now' => $isOut ? null : $this->first($after->meeting, $zone, $date === null || !$this->isDate($after->meeting, $date) ? null : $date),
+            'dates' => count(array_filter(array_column($messages, 'recurrenceId'))),
             'place' => PlaceName::of($zone),
         ];
     }
@@ -124,7 +164,9 @@ final readonly class ReadBackChange
     {
         $series = $this->series->of($meeting);
         if ($date !== null) {
-            return $series->allDay ? "{$date}T00:00:00" : $this->local($series->moment(WallTime::parse($date)->seconds), $zone);
+            $at = $this->where($meeting, $date);
+
+            return $series->allDay ? $at->format() : $this->local($series->moment($at->seconds), $zone);
         }
         $start = self::next($series);
 
@@ -133,6 +175,31 @@ final readonly class ReadBackChange
             $series->allDay => WallTime::ofSeconds($start)->format(),
             default => $this->local($start, $zone),
         };
+    }
+
+    /** Where a date that the series names so is. */
+    private function where(Meeting $meeting, string $date): WallTime
+    {
+        $named = WallTime::parse(strlen($date) === 10 ? "{$date}T00:00:00" : $date);
+        foreach ($this->series->moved($meeting)->pairs() as [$from, $to]) {
+            if ($from->seconds === $named->seconds) {
+                return $to;
+            }
+        }
+
+        return $named;
+    }
+
+    private function isDate(Meeting $meeting, string $date): bool
+    {
+        $at = $this->where($meeting, $date);
+
+        return DateSet::among($this->series->of($meeting), [$at], Work::usual())->has($at);
+    }
+
+    private static function asks(MeetingAsTold $told, string $address): bool
+    {
+        return array_filter($told->meeting->everybody(), static fn(Attendee|DateAttendee $a): bool => $a->person->email === $address) !== [];
     }
 
     private static function next(Series $series): ?int
@@ -159,7 +226,7 @@ final readonly class ReadBackChange
     {
         $people = [];
         foreach ([$before, $after] as $told) {
-            foreach ($told->meeting->attendees as $attendee) {
+            foreach ($told->meeting->everybody() as $attendee) {
                 $people[$attendee->person->email] = $attendee->person;
             }
         }

@@ -9,6 +9,8 @@ use App\Failure\NotNow;
 use App\Live\Live;
 use App\People\Account;
 use App\Planning\ChangeOf;
+use App\Planning\CutChange;
+use App\Planning\CutSeries;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
 use App\Planning\Over;
@@ -22,7 +24,7 @@ final readonly class SendChange
     /** After such a change nobody has agreed yet (RFC 5546 3.2.2.1). */
     private const ASKED_ANEW = [Change::New, Change::Time, Change::Length, Change::Repeats, Change::DateMoved, Change::Place];
 
-    public function __construct(private FreezeMeeting $freeze, private PlanChange $plan, private Outbox $outbox, private ChangeOf $change, private Readiness $readiness, private Live $live) {}
+    public function __construct(private FreezeMeeting $freeze, private PlanChange $plan, private Outbox $outbox, private ChangeOf $change, private CutChange $cuts, private Readiness $readiness, private Live $live) {}
 
     /** @param int $version the version of the sheet that was read back */
     public function __invoke(Meeting $sheet, int $version, bool $tellAll, Account $by, ?string $words = null): Meeting
@@ -46,6 +48,10 @@ final readonly class SendChange
             $channels = SendMeeting::channels($meeting);
             $before = $this->freeze->write($meeting);
             $known = $this->freeze->read($before);
+            $cut = $this->cuts->of($sheet, $meeting);
+            if ($cut !== null) {
+                return $this->cut($cut, $sheet, $meeting, $before, $known, $channels, $by, $words);
+            }
             $this->change->apply($sheet, $meeting, CarbonImmutable::now());
             $planned = $this->plan->of($meeting, $known, $this->freeze->asItStands($meeting), $tellAll);
             $meeting->update(['sequence' => $planned->sequence]);
@@ -58,6 +64,27 @@ final readonly class SendChange
 
             return $meeting;
         });
+    }
+
+    /**
+     * The series ends before the first date that is changed, and the sheet becomes the meeting that goes on from there.
+     *
+     * @param  list<string>  $channels
+     */
+    private function cut(CutSeries $cut, Meeting $sheet, Meeting $meeting, string $before, MeetingAsTold $known, array $channels, Account $by, ?string $words): Meeting
+    {
+        $wasLater = $this->freeze->asItStands($cut->wasLater);
+        $answers = $this->cuts->keepsTimes($cut) ? $meeting->attendees()->pluck('partstat', 'person_id')->all() : [];
+        $later = $this->change->goOn($cut, $sheet, $meeting, $answers);
+        $this->change->apply($cut->earlier, $meeting, CarbonImmutable::now());
+        $planned = $this->plan->ofCut($meeting, $known, $this->freeze->asItStands($meeting), $wasLater, $this->freeze->asItStands($later));
+        $meeting->update(['sequence' => $planned->sequence]);
+        $after = $this->freeze->write($meeting->refresh());
+        $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by->id, 'kind' => StepKind::Changed, 'split_into_id' => $later->id, 'sequence' => $planned->sequence, 'before' => $before, 'after' => $after, 'words' => $words]);
+        $this->outbox->tellChange($step, $meeting, $planned, $after, false, $later);
+        $this->live->tell([Live::COORDINATION, ...$channels, ...SendMeeting::channels($later)], 'meeting', $meeting->id);
+
+        return $later;
     }
 
     private function askAnew(Meeting $meeting, PlannedStep $planned): void

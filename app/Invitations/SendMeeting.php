@@ -9,6 +9,7 @@ use App\Failure\NotNow;
 use App\Live\Live;
 use App\People\Account;
 use App\Planning\Attendee;
+use App\Planning\DateAttendee;
 use App\Planning\LayDown;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
@@ -50,7 +51,7 @@ final readonly class SendMeeting
     {
         $told = $this->freeze->asItStands($meeting);
         $people = [];
-        foreach ($meeting->attendees as $attendee) {
+        foreach ($meeting->everybody() as $attendee) {
             $people[$attendee->person->email] = $attendee->person_id;
         }
 
@@ -60,6 +61,6 @@ final readonly class SendMeeting
     /** @return list<string> channels of the colleagues concerned who have an account */
     public static function channels(Meeting $meeting): array
     {
-        return array_values(Account::query()->whereIn('person_id', $meeting->attendees->map(static fn(Attendee $a): string => $a->person_id))->get()->map(static fn(Account $a): string => $a->channel())->all());
+        return array_values(Account::query()->whereIn('person_id', array_map(static fn(Attendee|DateAttendee $a): string => $a->person_id, $meeting->everybody()))->get()->map(static fn(Account $a): string => $a->channel())->all());
     }
 }

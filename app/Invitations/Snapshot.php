@@ -25,6 +25,9 @@ final class Snapshot extends Model
     /** In place of a method: of a step whose messages differ by recipient. */
     public const CHANGE = 'CHANGE';
 
+    /** Of the later part of a series that was cut: sent as a meeting of its own, told as a change. */
+    public const LATER = 'LATER';
+
     public $timestamps = false;
 
     protected $table = 'meeting_snapshots';

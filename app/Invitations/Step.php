@@ -16,6 +16,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $meeting_id
  * @property ?string $account_id
  * @property StepKind $kind
+ * @property ?string $split_into_id the meeting that goes on where this step cut the series
  * @property int $sequence
  * @property ?string $before
  * @property ?string $after

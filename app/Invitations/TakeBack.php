@@ -22,7 +22,7 @@ final readonly class TakeBack
     public function __invoke(Meeting $meeting, Account $by): Meeting
     {
         return Decide::on(function () use ($meeting, $by): Meeting {
-            $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
+            $meeting = Meeting::query()->lockForUpdate()->findOrFail(self::cutOf($meeting) ?? $meeting->id);
             if ($meeting->status !== MeetingStatus::Sent) {
                 throw NotNow::locked($meeting->status->value);
             }
@@ -34,6 +34,12 @@ final readonly class TakeBack
 
             return $meeting;
         });
+    }
+
+    /** Of the later part of a series that was cut: the series, as long as nothing else was done to the part. */
+    private static function cutOf(Meeting $later): ?string
+    {
+        return Step::query()->where('meeting_id', $later->id)->exists() ? null : Step::query()->where('split_into_id', $later->id)->whereNull('taken_back_at')->value('meeting_id');
     }
 
     /** @param ?Step $step null of what was sent before steps were kept */
@@ -51,7 +57,13 @@ final readonly class TakeBack
         $this->stop(Dispatch::query()->whereIn('snapshot_id', Snapshot::query()->where('step_id', $step->id)->select('id'))->whereNot('state', DispatchState::TakenBack)->lockForUpdate()->get(['id', 'state', 'attempted_at']));
         // What had to give way leaves after all.
         Dispatch::query()->where('replaced_by', $step->id)->where('state', DispatchState::Replaced)->update(['state' => DispatchState::Waiting, 'replaced_by' => null, 'next_try_at' => now()]);
-        if (!Meeting::query()->where('changes_id', $meeting->id)->lockForUpdate()->exists()) {
+        $later = $step->split_into_id === null ? null : Meeting::query()->lockForUpdate()->find($step->split_into_id);
+        if ($later !== null) {
+            if (Step::query()->where('meeting_id', $later->id)->exists() || Meeting::query()->whereIn('changes_id', [$later->id, $meeting->id])->exists()) {
+                throw NotNow::changedSince();
+            }
+            $this->change->goBack($later, $meeting);
+        } elseif (!Meeting::query()->where('changes_id', $meeting->id)->lockForUpdate()->exists()) {
             $this->change->sheetOf($meeting, $by);
         }
         $before = $this->freeze->read((string) $step->before)->meeting;

@@ -41,9 +41,11 @@ final class Occupancy
         }
         $reach = Interval::between($windows->intervals[0]->start - self::LONGEST_SECONDS, $windows->intervals[count($windows->intervals) - 1]->end);
         $memberships = $this->memberships($personIds, $reach, $exceptMeetingId);
-        $busy = [];
+        $own = $this->ownDates($personIds, array_map(strval(...), array_keys($memberships)), $reach, $exceptMeetingId);
+        $busy = $own['busy'];
         foreach ($memberships === [] ? [] : $this->dates($windows, array_map(strval(...), array_keys($memberships))) as [$meetingId, $start, $end]) {
-            if (isset($memberships[$meetingId])) {
+            // Of a date whose people are its own, the list of the series says nothing.
+            if (isset($memberships[$meetingId]) && !isset($own['dates']["$meetingId $start"])) {
                 $interval = Interval::between($start, $end);
                 foreach ($memberships[$meetingId] as [$personId, $kind, $title]) {
                     $busy[$personId][] = new Busy($interval, $kind, $title);
@@ -51,7 +53,55 @@ final class Occupancy
             }
         }
 
+        return $own['busy'] === [] ? $busy : array_map(self::inOrder(...), $busy);
+    }
+
+    /**
+     * @param  list<Busy>  $busy
+     * @return list<Busy>
+     */
+    private static function inOrder(array $busy): array
+    {
+        usort($busy, static fn(Busy $a, Busy $b): int => $a->interval->start <=> $b->interval->start);
+
         return $busy;
+    }
+
+    /**
+     * Dates whose people are their own: few, and none in most houses.
+     *
+     * @param  list<string>  $personIds
+     * @param  list<string>  $meetingIds  of which they are on the list of the whole
+     * @return array{dates: array<string, true>, busy: array<string, list<Busy>>} the dates by meeting and start, and who is busy then
+     */
+    private function ownDates(array $personIds, array $meetingIds, Interval $reach, ?string $exceptMeetingId): array
+    {
+        $rows = DB::table('meeting_dates')
+            ->join('occurrences', static fn($on) => $on->on('occurrences.meeting_id', '=', 'meeting_dates.meeting_id')->on('occurrences.date_local', '=', 'meeting_dates.date_local'))
+            ->join('meetings', 'meetings.id', '=', 'meeting_dates.meeting_id')
+            ->leftJoin('date_attendees', static fn($on) => $on->on('date_attendees.meeting_date_id', '=', 'meeting_dates.id')->whereIn('date_attendees.person_id', $personIds))
+            ->where('meeting_dates.own_people', true)
+            ->where(static fn($q) => $q->whereIn('meeting_dates.meeting_id', $meetingIds)->orWhereNotNull('date_attendees.id'))
+            ->whereIn('meetings.status', [MeetingStatus::Kept->value, MeetingStatus::Sent->value])
+            ->where('occurrences.all_day', false)
+            ->whereBetween('occurrences.starts_at', [gmdate('Y-m-d H:i:s', $reach->start), gmdate('Y-m-d H:i:s', $reach->end - 1)])
+            ->when($exceptMeetingId !== null, static fn($q) => $q->where('meetings.id', '!=', $exceptMeetingId))
+            ->selectRaw('meetings.id, meetings.status, coalesce(meeting_dates.title, meetings.title) as title, meetings.takes_no_time, unix_timestamp(occurrences.starts_at) as starts, unix_timestamp(occurrences.ends_at) as ends, date_attendees.person_id, date_attendees.partstat')
+            ->orderBy('occurrences.starts_at')->get();
+        $dates = $busy = [];
+        foreach ($rows as $row) {
+            $dates["$row->id $row->starts"] = true;
+            if ($row->person_id !== null && $row->partstat !== 'declined' && !$row->takes_no_time) {
+                $busy[(string) $row->person_id][] = new Busy(Interval::between((int) $row->starts, (int) $row->ends), self::kind((string) $row->status, (string) $row->partstat), (string) $row->title);
+            }
+        }
+
+        return ['dates' => $dates, 'busy' => $busy];
+    }
+
+    private static function kind(string $status, string $partstat): BusyKind
+    {
+        return $status === MeetingStatus::Kept->value || $partstat === 'tentative' ? BusyKind::Tentative : BusyKind::Busy;
     }
 
     /**
@@ -65,6 +115,7 @@ final class Occupancy
             ->whereIn('attendees.person_id', $personIds)
             ->whereIn('meetings.status', [MeetingStatus::Kept->value, MeetingStatus::Sent->value])
             ->where('meetings.all_day', false)
+            ->where('meetings.takes_no_time', false)
             ->where('attendees.partstat', '!=', 'declined')
             ->where('meetings.first_starts_at', '<', gmdate('Y-m-d H:i:s', $reach->end))
             ->where(Over::isNot(CarbonImmutable::createFromTimestampUTC($reach->start)))
@@ -72,8 +123,7 @@ final class Occupancy
             ->get(['attendees.meeting_id', 'attendees.person_id', 'attendees.partstat', 'meetings.title', 'meetings.status']);
         $memberships = [];
         foreach ($rows as $row) {
-            $kind = $row->status === MeetingStatus::Kept->value || $row->partstat === 'tentative' ? BusyKind::Tentative : BusyKind::Busy;
-            $memberships[(string) $row->meeting_id][] = [(string) $row->person_id, $kind, (string) $row->title];
+            $memberships[(string) $row->meeting_id][] = [(string) $row->person_id, self::kind((string) $row->status, (string) $row->partstat), (string) $row->title];
         }
 
         return $memberships;

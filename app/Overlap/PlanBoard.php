@@ -9,6 +9,7 @@ use App\People\PersonKind;
 use App\Planning\SaveSheet;
 use App\Planning\SeriesView;
 use App\Planning\Sheet;
+use App\Planning\SheetDates;
 use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Overlap\BoardBuilder;
 use Syndex\Core\Overlap\Participant;
@@ -58,6 +59,7 @@ final readonly class PlanBoard
         $anchor = $anchorIn ?? $sheet->zone;
         $wanted = $anchorIn === null ? $asked : Reanchor::to($asked, $anchorIn);
         $series = SaveSheet::onRule($wanted);
+        $by = $wanted->start->seconds - $sheet->series->start->seconds;
         $dates = $series->expand(Work::usual(), limit: self::MOST_DATES);
         $plan = Plan::of($series, $dates, $sheet->durationMinutes, $anchor);
         $people = $this->participants($sheet, $plan, $meetingId);
@@ -65,7 +67,7 @@ final readonly class PlanBoard
 
         return [
             // A move of the whole takes them along, where it takes every date as far.
-            ...$this->seriesView->of($series, $sheet->durationMinutes, $sheet->moved?->shifted($wanted->start->seconds - $sheet->series->start->seconds)),
+            ...$this->seriesView->of($series, $sheet->durationMinutes, $sheet->moved?->shifted($by), SheetDates::of(array_column($sheet->own, 'date'))->shifted($by)),
             'choice' => $moved === null || $moved->isExact() || $moveAs !== null ? null : $this->choice($moved, $sheet->durationMinutes),
             'skipped' => self::skipped($dates, $series, $anchor),
             'past' => count(array_filter($plan->dates->starts, static fn(int $start): bool => $start < now()->getTimestamp())),

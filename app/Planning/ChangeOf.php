@@ -23,9 +23,9 @@ use Syndex\Core\Time\WallTime;
 final readonly class ChangeOf
 {
     /** Columns that a sheet may change. */
-    private const COLUMNS = ['host_id', 'title', 'purpose', 'links', 'starts_local', 'zone', 'all_day', 'duration_minutes', 'rrule', 'extra_local', 'dropped_local', 'moved_local', 'join_mode', 'place', 'hides_people'];
+    private const COLUMNS = ['host_id', 'title', 'purpose', 'links', 'starts_local', 'zone', 'all_day', 'duration_minutes', 'rrule', 'extra_local', 'dropped_local', 'moved_local', 'join_mode', 'place', 'hides_people', 'reminder_minutes', 'calendar_class', 'categories', 'takes_no_time', 'not_forwarded', 'kit_of'];
 
-    public function __construct(private StartDraft $start, private LayDown $layDown, private MeetingSeries $series, private Live $live) {}
+    public function __construct(private StartDraft $start, private LayDown $layDown, private MeetingSeries $series, private CutChange $cuts, private Live $live) {}
 
     /** The sheet that is there, or one begun now. */
     public function begin(Meeting $meeting, Account $coordinator): Meeting
@@ -60,10 +60,69 @@ final readonly class ChangeOf
         });
     }
 
+    /**
+     * A sheet of the series from one of its dates on; what is before that date stays as it is.
+     *
+     * @throws NotNow if a change of something else waits
+     */
+    public function from(Meeting $meeting, WallTime $date, Account $coordinator): Meeting
+    {
+        return Decide::on(function () use ($meeting, $date, $coordinator): Meeting {
+            $waiting = Meeting::query()->where('changes_id', $meeting->id)->lockForUpdate()->first();
+            if ($waiting !== null) {
+                return $waiting->split_local?->getTimestamp() === $date->seconds ? $waiting : throw NotNow::changeWaits();
+            }
+            $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
+            $occurrence = $meeting->occurrences()->where('date_local', str_replace('T', ' ', $date->format()))->first();
+            if ($occurrence === null) {
+                throw ValidationException::withMessages(['from' => __('planning.no_such_date')]);
+            }
+            if ($occurrence->starts_at->isPast()) {
+                throw NotNow::over();
+            }
+            $sheet = $this->begin($meeting, $coordinator);
+            try {
+                $sheet->update($this->cuts->columnsFrom($meeting, $date));
+            } catch (CannotEditDate) {
+                throw NotNow::cannotSplit();
+            }
+            $sheet->dates()->where('date_local', '<', str_replace('T', ' ', $date->format()))->delete();
+
+            return $sheet;
+        });
+    }
+
+    /**
+     * The sheet becomes the meeting that goes on where a series was cut. Answers are carried over where they still hold.
+     *
+     * @param  array<string, string>  $answers  by person
+     */
+    public function goOn(CutSeries $cut, Meeting $sheet, Meeting $meeting, array $answers): Meeting
+    {
+        $this->write($cut->later, $sheet);
+        $sheet->update([
+            'changes_id' => null, 'status' => MeetingStatus::Sent, 'sent_at' => now(), 'coordinator_id' => $meeting->coordinator_id,
+            'split_local' => str_replace('T', ' ', $cut->from->format()), 'split_from_id' => $meeting->id, 'split_from_uid' => $meeting->uid, 'kit_of' => $meeting->room_of,
+        ]);
+        $sheet->attendees()->get()->each(static fn(Attendee $a) => $a->update(['partstat' => $answers[$a->person_id] ?? 'needs-action']));
+        FindWords::keepMeeting($sheet->id, SearchKey::distinct($sheet->title));
+        $this->layDown->anew($sheet);
+
+        return Meeting::query()->findOrFail($sheet->id);
+    }
+
+    /** The meeting that went on where a series was cut becomes the sheet of that change again. */
+    public function goBack(Meeting $later, Meeting $meeting): void
+    {
+        $later->occurrences()->delete();
+        $later->update(['changes_id' => $meeting->id, 'status' => MeetingStatus::Draft, 'sent_at' => null, 'split_from_id' => null, 'split_from_uid' => null, 'version' => $later->version + 1]);
+        FindWords::keepMeeting($later->id, []);
+    }
+
     /** A sheet that says what a meeting is now. */
     public function sheetOf(Meeting $meeting, Account $coordinator): Meeting
     {
-        $meeting->load(['agenda', 'attendees']);
+        $meeting->load(['agenda', 'attendees', 'dates.attendees']);
         $sheet = $this->start->create($coordinator, ['changes_id' => $meeting->id, ...self::said($meeting)]);
         self::copyRows($meeting, $sheet);
         $this->live->tell([Live::COORDINATION], 'meeting', $meeting->id);
@@ -90,7 +149,7 @@ final readonly class ChangeOf
     /** Writes what one says on the other. */
     public function write(Meeting $from, Meeting $to): void
     {
-        $from->loadMissing(['agenda', 'attendees']);
+        $from->loadMissing(['agenda', 'attendees', 'dates.attendees']);
         $to->update([...self::said($from), 'version' => $to->version + 1]);
         self::copyRows($from, $to);
     }
@@ -111,5 +170,6 @@ final readonly class ChangeOf
         $there = array_values($to->agenda()->get()->map(static fn(AgendaItem $i): int => $i->id)->all());
         KeepRows::agenda($to, array_values($from->agenda->values()->map(static fn(AgendaItem $i, int $at): array => ['id' => $there[$at] ?? null, 'title' => $i->title, 'minutes' => $i->minutes, 'speaker' => $i->speaker])->all()));
         KeepRows::attendees($to, array_values($from->attendees->map(static fn(Attendee $a): array => ['personId' => $a->person_id, 'role' => $a->role])->all()));
+        KeepRows::dates($to, array_values($from->dates->map(static fn(OwnDate $d): SheetDate => $d->asked())->all()));
     }
 }

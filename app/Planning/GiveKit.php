@@ -19,7 +19,7 @@ final readonly class GiveKit
     /** The kit it has, or one made now. */
     public function __invoke(Meeting $meeting): JoiningKit
     {
-        return $this->decided($meeting, fn(Meeting $meeting): JoiningKit => $this->makeKit->keptOrMade($meeting->known_as, $meeting->title));
+        return $this->decided($meeting, fn(Meeting $meeting): JoiningKit => $this->makeKit->keptOrMade($meeting->room_of, $meeting->title));
     }
 
     /** @param ?string $typed a passcode of the coordinator's own; null or empty: it is made up */
@@ -31,7 +31,7 @@ final readonly class GiveKit
         }
         $passcode = $typed === null || $typed === '' ? null : Passcode::typed($typed);
 
-        return $this->decided($meeting, fn(Meeting $meeting): JoiningKit => $this->makeKit->withPasscode($meeting->known_as, $meeting->title, $passcode));
+        return $this->decided($meeting, fn(Meeting $meeting): JoiningKit => $this->makeKit->withPasscode($meeting->room_of, $meeting->title, $passcode));
     }
 
     /** @param \Closure(Meeting): JoiningKit $decision */
@@ -47,7 +47,7 @@ final readonly class GiveKit
                 return $decision($meeting);
             });
         } catch (BridgeFailed $failed) {
-            MakeKit::settleLater($meeting->known_as, $failed);
+            MakeKit::settleLater($meeting->room_of, $failed);
 
             throw $failed;
         }

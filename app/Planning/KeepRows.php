@@ -42,4 +42,39 @@ final class KeepRows
         Attendee::query()->whereIn('id', $there->pluck('id'))->delete();
         $meeting->unsetRelation('attendees');
     }
+
+    /** @param list<SheetDate> $dates what is said of single dates; one of which nothing is said has no row */
+    public static function dates(Meeting $meeting, array $dates): void
+    {
+        $there = $meeting->dates()->lockForUpdate()->get()->keyBy(static fn(OwnDate $d): int => $d->date()->seconds);
+        foreach ($dates as $date) {
+            if ($date->saysNothing()) {
+                continue;
+            }
+            $values = ['duration_minutes' => $date->minutes, 'title' => $date->title, 'place' => $date->place, 'own_people' => $date->people !== null];
+            $row = $there->pull($date->date->seconds);
+            if ($row === null) {
+                $row = $meeting->dates()->create(['date_local' => str_replace('T', ' ', $date->date->format()), ...$values]);
+            } else {
+                $row->update($values);
+            }
+            self::peopleOf($row, $date->people ?? []);
+        }
+        $there->each(static fn(OwnDate $gone) => $gone->delete());
+        $meeting->unsetRelation('dates');
+    }
+
+    /** @param list<array{personId: string, role: AttendeeRole}> $people in order */
+    private static function peopleOf(OwnDate $date, array $people): void
+    {
+        $there = $date->attendees()->get()->keyBy('person_id');
+        foreach ($people as $position => ['personId' => $person, 'role' => $role]) {
+            $row = $there->pull($person);
+            $row === null
+                ? $date->attendees()->create(['person_id' => $person, 'position' => $position, 'role' => $role])
+                : $row->update(['position' => $position, 'role' => $role]);
+        }
+        DateAttendee::query()->whereIn('id', $there->pluck('id'))->delete();
+        $date->unsetRelation('attendees');
+    }
 }

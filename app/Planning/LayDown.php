@@ -66,20 +66,20 @@ final readonly class LayDown
         $horizon = $this->horizon();
         $found = $series->expand(Work::usual(), to: Instant::ofSeconds($horizon->getTimestamp()));
         $rows = $this->rows($meeting, $series, $found);
-        $wanted = array_column($rows, null, 'starts_local');
+        $wanted = array_column($rows, null, 'date_local');
         $last = $rows === [] ? null : max(array_column($rows, 'ends_at'));
         $first = $rows[0]['starts_at'] ?? null;
         $since = $from === null ? null : gmdate('Y-m-d H:i:s', $from);
         $there = DB::table('occurrences')->where('meeting_id', $meeting->id)->when($since !== null, static fn($q) => $q->where('ends_at', '>', $since))->lockForUpdate()->get();
         $gone = [];
         foreach ($there as $row) {
-            $now = $wanted[$row->starts_local] ?? null;
+            $now = $wanted[$row->date_local] ?? null;
             if ($now === null) {
                 $gone[] = $row->id;
-            } elseif ($now['starts_at'] !== $row->starts_at || $now['ends_at'] !== $row->ends_at || (int) $now['all_day'] !== (int) $row->all_day) {
+            } elseif ($now['starts_at'] !== $row->starts_at || $now['starts_local'] !== $row->starts_local || $now['ends_at'] !== $row->ends_at || (int) $now['all_day'] !== (int) $row->all_day) {
                 DB::table('occurrences')->where('id', $row->id)->update($now);
             }
-            unset($wanted[$row->starts_local]);
+            unset($wanted[$row->date_local]);
         }
         DB::table('occurrences')->whereIn('id', $gone)->delete();
         if ($since !== null) {
@@ -103,24 +103,34 @@ final readonly class LayDown
         return CarbonImmutable::now()->startOfDay()->addDays((int) config('syndex.horizon_days'));
     }
 
-    /** @return list<array{meeting_id: string, starts_local: string, starts_at: string, ends_at: string, all_day: bool}> in order */
+    /** @return list<array{meeting_id: string, date_local: string, starts_local: string, starts_at: string, ends_at: string, all_day: bool}> in order */
     private function rows(Meeting $meeting, Series $series, Expansion $found): array
     {
         $anchor = $this->zones->zone($meeting->zone);
+        $named = $this->series->named($meeting);
+        $lengths = self::lengths($meeting);
         $rows = [];
         foreach ($found->starts as $at => $start) {
             $wall = $found->walls[$at];
+            $date = gmdate('Y-m-d H:i:s', $named[$wall] ?? $wall);
             $rows[] = [
                 'meeting_id' => $meeting->id,
+                'date_local' => $date,
                 'starts_local' => gmdate('Y-m-d H:i:s', $wall),
                 // A day without a clock is held against others by the anchor's midnights.
                 'starts_at' => gmdate('Y-m-d H:i:s', $series->allDay ? $anchor->toUtc($wall) : $start),
-                'ends_at' => gmdate('Y-m-d H:i:s', self::end($series, $anchor, $start, $wall, $meeting->duration_minutes)),
+                'ends_at' => gmdate('Y-m-d H:i:s', self::end($series, $anchor, $start, $wall, $lengths[$date] ?? $meeting->duration_minutes)),
                 'all_day' => $series->allDay,
             ];
         }
 
         return $rows;
+    }
+
+    /** @return array<string, int> minutes of the dates that have a length of their own */
+    private static function lengths(Meeting $meeting): array
+    {
+        return $meeting->dates()->whereNotNull('duration_minutes')->pluck('duration_minutes', 'date_local')->all();
     }
 
     /** A timed meeting lasts so many minutes; days last from midnight to midnight, however many hours that is. */
@@ -139,8 +149,7 @@ final readonly class LayDown
         if ($all->starts === []) {
             return $laid;
         }
-        $last = $all->count() - 1;
 
-        return gmdate('Y-m-d H:i:s', self::end($series, $this->zones->zone($meeting->zone), $all->starts[$last], $all->walls[$last], $meeting->duration_minutes));
+        return max([(string) $laid, ...array_column($this->rows($meeting, $series, $all), 'ends_at')]);
     }
 }

@@ -24,6 +24,10 @@ use Illuminate\Support\Collection;
  * @property string $address_token
  * @property string $coordinator_id
  * @property ?string $changes_id the sent meeting whose change this sheet is
+ * @property ?CarbonImmutable $split_local of a sheet that changes a series from one of its dates on: that date; of the series that came of it: where it began
+ * @property ?string $split_from_id the series of which this was the later part
+ * @property ?string $split_from_uid
+ * @property ?string $kit_of the meeting whose room it shares
  * @property ?CarbonImmutable $changed_at
  * @property ?string $host_id
  * @property MeetingStatus $status
@@ -42,6 +46,11 @@ use Illuminate\Support\Collection;
  * @property JoinMode $join_mode
  * @property ?string $place
  * @property ?bool $hides_people whether its people are hidden from each other; null: as usual with whoever is invited
+ * @property ?int $reminder_minutes minutes ahead at which calendars remind; null: they do not
+ * @property 'public'|'private'|'confidential' $calendar_class
+ * @property ?list<string> $categories
+ * @property bool $takes_no_time
+ * @property bool $not_forwarded
  * @property int $sequence
  * @property ?CarbonImmutable $kept_at
  * @property ?CarbonImmutable $sent_at
@@ -58,10 +67,12 @@ use Illuminate\Support\Collection;
  * @property ?Person $host
  * @property Collection<int, AgendaItem> $agenda
  * @property Collection<int, Attendee> $attendees
+ * @property Collection<int, OwnDate> $dates those that have something of their own
  * @property Collection<int, Occurrence> $occurrences
  * @property ?JoiningKit $kit
  * @property ?self $change
  * @property-read string $known_as
+ * @property-read string $room_of
  */
 final class Meeting extends Model
 {
@@ -69,7 +80,7 @@ final class Meeting extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['links' => '[]', 'extra_local' => '[]', 'dropped_local' => '[]', 'join_mode' => 'undecided', 'version' => 1, 'sequence' => 0];
+    protected $attributes = ['links' => '[]', 'extra_local' => '[]', 'dropped_local' => '[]', 'join_mode' => 'undecided', 'version' => 1, 'sequence' => 0, 'reminder_minutes' => EntryChoices::USUAL_REMINDER, 'calendar_class' => 'public', 'takes_no_time' => false, 'not_forwarded' => false];
 
     protected function casts(): array
     {
@@ -82,6 +93,10 @@ final class Meeting extends Model
             'moved_local' => 'array',
             'all_day' => 'boolean',
             'hides_people' => 'boolean',
+            'categories' => 'array',
+            'takes_no_time' => 'boolean',
+            'not_forwarded' => 'boolean',
+            'split_local' => 'immutable_datetime',
             'starts_local' => 'immutable_datetime',
             'kept_at' => 'immutable_datetime',
             'sent_at' => 'immutable_datetime',
@@ -121,6 +136,12 @@ final class Meeting extends Model
         return $this->hasMany(Attendee::class)->orderBy('position');
     }
 
+    /** @return HasMany<OwnDate, $this> */
+    public function dates(): HasMany
+    {
+        return $this->hasMany(OwnDate::class)->orderBy('date_local');
+    }
+
     /** @return HasMany<Occurrence, $this> */
     public function occurrences(): HasMany
     {
@@ -130,7 +151,7 @@ final class Meeting extends Model
     /** @return HasOne<JoiningKit, $this> */
     public function kit(): HasOne
     {
-        return $this->hasOne(JoiningKit::class, 'meeting_id', 'known_as');
+        return $this->hasOne(JoiningKit::class, 'meeting_id', 'room_of');
     }
 
     /** @return HasOne<self, $this> the sheet of a change that waits */
@@ -143,6 +164,28 @@ final class Meeting extends Model
     public function getKnownAsAttribute(): string
     {
         return $this->changes_id ?? $this->id;
+    }
+
+    /** The meeting under which its room is kept: parts of a series that was split go on in one room. */
+    public function getRoomOfAttribute(): string
+    {
+        return $this->kit_of ?? $this->known_as;
+    }
+
+    /**
+     * Everybody who is asked, to the whole or to a date of it; each once.
+     *
+     * @return list<Attendee|DateAttendee>
+     */
+    public function everybody(): array
+    {
+        $this->loadMissing(['attendees.person', 'dates.attendees.person']);
+        $everybody = [];
+        foreach ([...$this->attendees->all(), ...$this->dates->flatMap(static fn(OwnDate $d) => $d->attendees)->all()] as $asked) {
+            $everybody[$asked->person_id . ' ' . $asked->person->email] ??= $asked;
+        }
+
+        return array_values($everybody);
     }
 
     /**

@@ -52,14 +52,18 @@ final readonly class MeetingController
         return new JsonResponse($request->withinCalendar(fn(): array => $this->view->of($save($meeting, $request->sheet($zones), $request->integer('version')))));
     }
 
-    /** The sheet on which a sent meeting is changed: the one that is there, or a new one; on it one date may be called off at once. */
+    /** The sheet on which a sent meeting is changed: the one that is there, or a new one; on it one date may be called off at once, or it is of the dates from one on. */
     public function change(Request $request, Meeting $meeting, ChangeOf $change): JsonResponse
     {
-        $request->validate(['drop' => ['sometimes', 'date_format:Y-m-d\TH:i:s']]);
+        $request->validate(['drop' => ['sometimes', 'date_format:Y-m-d\TH:i:s'], 'from' => ['sometimes', 'date_format:Y-m-d\TH:i:s']]);
         /** @var Account $account */
         $account = $request->user();
 
-        $sheet = $request->filled('drop') ? $change->without($meeting, WallTime::parse($request->string('drop')->toString()), $account) : $change->begin($meeting, $account);
+        $sheet = match (true) {
+            $request->filled('drop') => $change->without($meeting, WallTime::parse($request->string('drop')->toString()), $account),
+            $request->filled('from') => $change->from($meeting, WallTime::parse($request->string('from')->toString()), $account),
+            default => $change->begin($meeting, $account),
+        };
 
         return new JsonResponse($this->view->of($sheet->refresh()), 201);
     }

@@ -30,6 +30,23 @@ final readonly class MeetingSeries
         return MovedDates::of(array_map(static fn(array $pair): array => [WallTime::parse($pair[0]), WallTime::parse($pair[1])], $meeting->moved_local ?? []))->within($this->of($meeting));
     }
 
+    /** @return array<int, int> of each date that was moved: where the series names it, by where it is; wall times in seconds */
+    public function named(Meeting $meeting): array
+    {
+        $named = [];
+        foreach ($this->moved($meeting)->pairs() as [$from, $to]) {
+            $named[$to->seconds] = $from->seconds;
+        }
+
+        return $named;
+    }
+
+    /** With every date where the rule has it. */
+    public function unmoved(Meeting $meeting): Series
+    {
+        return $this->moved($meeting)->unmoved($this->of($meeting));
+    }
+
     /**
      * The same, as a meeting's columns hold it. The zone is a column of its own: a day without a clock has an anchor too.
      *

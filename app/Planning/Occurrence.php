@@ -12,6 +12,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * One date of a meeting, laid down so that days and calendars are range queries.
  *
  * @property string $meeting_id
+ * @property CarbonImmutable $date_local as the series names it (RECURRENCE-ID)
  * @property CarbonImmutable $starts_local
  * @property CarbonImmutable $starts_at
  * @property CarbonImmutable $ends_at
@@ -26,7 +27,7 @@ final class Occurrence extends Model
 
     protected function casts(): array
     {
-        return ['starts_local' => 'immutable_datetime', 'starts_at' => 'immutable_datetime', 'ends_at' => 'immutable_datetime', 'all_day' => 'boolean'];
+        return ['date_local' => 'immutable_datetime', 'starts_local' => 'immutable_datetime', 'starts_at' => 'immutable_datetime', 'ends_at' => 'immutable_datetime', 'all_day' => 'boolean'];
     }
 
     /** @return BelongsTo<Meeting, $this> */

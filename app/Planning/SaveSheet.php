@@ -10,6 +10,7 @@ use App\Live\Live;
 use App\People\FindWords;
 use App\People\SearchKey;
 use Illuminate\Validation\ValidationException;
+use Syndex\Core\Recurrence\MovedDates;
 use Syndex\Core\Recurrence\NoDates;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Work;
@@ -50,6 +51,7 @@ final readonly class SaveSheet
                 'join_mode' => $sheet->joinMode,
                 'place' => $sheet->place === '' ? null : $sheet->place,
                 'hides_people' => $sheet->hidesPeople,
+                ...$sheet->choices->columns(),
                 ...($meeting->status->takesTime() || $meeting->changes_id !== null ? [] : ['shown_at' => ShownAt::first($series, $sheet->zone)]),
             ]);
             if ($meeting->changes_id === null) {
@@ -57,6 +59,7 @@ final readonly class SaveSheet
             }
             KeepRows::agenda($meeting, $sheet->agenda);
             KeepRows::attendees($meeting, $sheet->attendees);
+            KeepRows::dates($meeting, $this->datesOf($sheet, $series));
             if ($meeting->status->takesTime()) {
                 $this->layDown->anew($meeting);
             }
@@ -80,6 +83,18 @@ final readonly class SaveSheet
         }
 
         return $moved;
+    }
+
+    /** @return list<SheetDate> those that are dates of the series still */
+    private function datesOf(Sheet $sheet, Series $series): array
+    {
+        $unmoved = ($sheet->moved ?? MovedDates::none())->within($series)->unmoved($series);
+        $byDate = [];
+        foreach ($sheet->own as $own) {
+            $byDate[$own->date->seconds] = $own;
+        }
+
+        return array_map(static fn(array $pair): SheetDate => $byDate[$pair[0]->seconds], SheetDates::of(array_column($byDate, 'date'))->within($unmoved));
     }
 
     private static function refuseMany(Series $series): void

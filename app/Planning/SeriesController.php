@@ -75,7 +75,7 @@ final readonly class SeriesController
         $found = $series->expand(Work::usual(), limit: $isOpen ? self::NEXT : Series::MOST);
 
         return [
-            ...$this->view->of($series, $request->durationMinutes(), $request->moved()),
+            ...$this->view->of($series, $request->durationMinutes(), $request->moved(), $request->ownDates()),
             'parts' => $series->rule === null ? null : RuleWire::byParts($series->rule),
             'odd' => $grammar->oddParts($series),
             'next' => array_map(static fn(int $wall): string => WallTime::ofSeconds($wall)->format(), array_slice($found->walls, 0, self::NEXT)),

@@ -22,9 +22,9 @@ use Syndex\Core\Time\ZoneData;
 /** When and how often, as the browser sends it. */
 class SeriesRequest extends FormRequest
 {
-    private const MOST_MINUTES = 1440;
+    protected const MOST_MINUTES = 1440;
 
-    private const MOST_DAYS = 31;
+    protected const MOST_DAYS = 31;
 
     /** Years in which meetings are planned; the zone data know no clocks of before. */
     private const FIRST_YEAR = 1970;
@@ -48,6 +48,8 @@ class SeriesRequest extends FormRequest
             'moved.*' => ['array:date,to'],
             'moved.*.date' => ['required', 'string'],
             'moved.*.to' => ['required', 'string'],
+            'ownDates' => ['sometimes', 'array', 'list', 'max:1000'],
+            'ownDates.*' => ['string'],
         ];
     }
 
@@ -83,6 +85,16 @@ class SeriesRequest extends FormRequest
         $allDay = $this->boolean('allDay');
 
         return MovedDates::of(array_map(fn(array $pair): array => [$this->wall('moved', (string) $pair['date'], $allDay), $this->wall('moved', (string) $pair['to'], $allDay)], array_values((array) $this->input('moved', []))));
+    }
+
+    /**
+     * Dates that have something of their own.
+     *
+     * @return list<WallTime>
+     */
+    public function ownDates(): array
+    {
+        return $this->walls('ownDates', $this->boolean('allDay'));
     }
 
     public function zone(ZoneData $zones): Zone

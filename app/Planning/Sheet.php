@@ -17,6 +17,7 @@ final readonly class Sheet
      * @param  list<array{label: string, url: string}>  $links
      * @param  list<array{personId: string, role: AttendeeRole}>  $attendees
      * @param  Series  $series  as asked for: its start may not be on the rule yet
+     * @param  list<SheetDate>  $own  dates that have something of their own
      * @param  bool  $manyAgreed  whether it may have more dates than most would mean
      */
     public function __construct(
@@ -34,5 +35,7 @@ final readonly class Sheet
         public bool $manyAgreed = true,
         public ?MovedDates $moved = null,
         public ?bool $hidesPeople = null,
+        public array $own = [],
+        public EntryChoices $choices = new EntryChoices(),
     ) {}
 }

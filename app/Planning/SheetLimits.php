@@ -21,5 +21,7 @@ final class SheetLimits
 
     public const PEOPLE = 500;
 
+    public const OWN_DATES = 200;
+
     public const RULE = 2000;
 }

@@ -13,7 +13,7 @@ final readonly class SheetOfMeeting
 
     public function of(Meeting $meeting): Sheet
     {
-        $meeting->loadMissing(['agenda', 'attendees']);
+        $meeting->loadMissing(['agenda', 'attendees', 'dates.attendees']);
 
         return new Sheet(
             $meeting->title,
@@ -29,6 +29,8 @@ final readonly class SheetOfMeeting
             $meeting->place ?? '',
             moved: $this->series->moved($meeting),
             hidesPeople: $meeting->hides_people,
+            own: array_values($meeting->dates->map(static fn(OwnDate $d): SheetDate => $d->asked())->all()),
+            choices: EntryChoices::of($meeting),
         );
     }
 }

@@ -41,6 +41,22 @@ class SheetRequest extends SeriesRequest
             'place' => ['present', 'nullable', 'string', 'max:' . SheetLimits::PLACE],
             'manyAgreed' => ['sometimes', 'boolean'],
             'hidesPeople' => ['sometimes', 'nullable', 'boolean'],
+            'own' => ['sometimes', 'array', 'list', 'max:' . SheetLimits::OWN_DATES],
+            'own.*' => ['array:date,minutes,title,place,people'],
+            'own.*.date' => ['required', 'string'],
+            'own.*.minutes' => ['present', 'nullable', 'integer', 'min:5', 'multiple_of:5', 'max:' . self::MOST_DAYS * 1440],
+            'own.*.title' => ['present', 'nullable', 'string', 'max:' . SheetLimits::TITLE],
+            'own.*.place' => ['present', 'nullable', 'string', 'max:' . SheetLimits::PLACE],
+            'own.*.people' => ['present', 'nullable', 'array', 'list', 'max:' . SheetLimits::PEOPLE],
+            'own.*.people.*.personId' => ['required', 'string', 'max:26'],
+            'own.*.people.*.role' => ['required', 'string', Rule::enum(AttendeeRole::class)->only([AttendeeRole::Required, AttendeeRole::Optional])],
+            'choices' => ['sometimes', 'array'],
+            'choices.reminderMinutes' => ['present_with:choices', 'nullable', 'integer', 'min:0', 'max:40320'],
+            'choices.class' => ['required_with:choices', Rule::in(EntryChoices::CLASSES)],
+            'choices.categories' => ['present_with:choices', 'array', 'list', 'max:10'],
+            'choices.categories.*' => ['required', 'string', 'max:60', 'regex:/\\A[^\\x00-\\x1F]+\\z/u'],
+            'choices.takesNoTime' => ['required_with:choices', 'boolean'],
+            'choices.notForwarded' => ['required_with:choices', 'boolean'],
             ...parent::rules(),
         ];
     }
@@ -52,7 +68,7 @@ class SheetRequest extends SeriesRequest
             $this->string('purpose')->trim()->toString(),
             $this->agenda(),
             array_values(array_map(static fn(array $l): array => ['label' => trim((string) $l['label']), 'url' => $l['url']], (array) $this->input('links'))),
-            $this->people(),
+            $this->people('attendees'),
             $this->hostId(),
             $this->series($zones),
             $this->zone($zones),
@@ -62,7 +78,48 @@ class SheetRequest extends SeriesRequest
             $this->boolean('manyAgreed'),
             $this->moved(),
             $this->input('hidesPeople') === null ? null : $this->boolean('hidesPeople'),
+            $this->own(),
+            $this->choices(),
         );
+    }
+
+    private function choices(): EntryChoices
+    {
+        if (!is_array($this->input('choices'))) {
+            return new EntryChoices();
+        }
+        $class = $this->string('choices.class')->toString();
+
+        return new EntryChoices(
+            $this->input('choices.reminderMinutes') === null ? null : $this->integer('choices.reminderMinutes'),
+            in_array($class, EntryChoices::CLASSES, true) ? $class : 'public',
+            array_values(array_unique(array_map(static fn(mixed $c): string => trim((string) $c), (array) $this->input('choices.categories')))),
+            $this->boolean('choices.takesNoTime'),
+            $this->boolean('choices.notForwarded'),
+        );
+    }
+
+    /** @return list<SheetDate> */
+    private function own(): array
+    {
+        $allDay = $this->boolean('allDay');
+        $dates = [];
+        foreach (array_values((array) $this->input('own', [])) as $at => $own) {
+            $minutes = $own['minutes'] === null ? null : (int) $own['minutes'];
+            if ($minutes !== null && ($allDay ? $minutes % 1440 !== 0 : $minutes > self::MOST_MINUTES)) {
+                $this->fail("own.$at.minutes", __($allDay ? 'planning.whole_days' : 'planning.a_day_at_most'));
+            }
+            $title = trim((string) $own['title']);
+            $dates[] = new SheetDate(
+                $this->wall("own.$at.date", (string) $own['date'], $allDay),
+                $minutes,
+                $title === '' ? null : $title,
+                $own['place'] === null ? null : trim((string) $own['place']),
+                $own['people'] === null ? null : $this->people("own.$at.people"),
+            );
+        }
+
+        return $dates;
     }
 
     /** @return list<array{id: ?int, title: string, minutes: ?int, speaker: ?string}> lines without anything in them left out */
@@ -81,13 +138,14 @@ class SheetRequest extends SeriesRequest
     }
 
     /** @return list<array{personId: string, role: AttendeeRole}> */
-    private function people(): array
+    private function people(string $field): array
     {
-        $asked = array_values((array) $this->input('attendees'));
+        // Whoever is named twice is asked once.
+        $asked = array_values(array_column((array) $this->input($field), null, 'personId'));
         $known = Person::query()->whereIn('id', array_column($asked, 'personId'))->pluck('id')->all();
         foreach ($asked as $at => $attendee) {
             if (!in_array($attendee['personId'], $known, true)) {
-                $this->fail("attendees.$at.personId", __('planning.unknown_person'));
+                $this->fail("$field.$at.personId", __('planning.unknown_person'));
             }
         }
 

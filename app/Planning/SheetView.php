@@ -9,6 +9,7 @@ use App\People\PersonResource;
 use App\People\ViewerClock;
 use Illuminate\Http\Request;
 use Syndex\Core\Time\PlaceName;
+use Syndex\Core\Time\WallTime;
 
 /** A meeting as the sheet and its own page show it. */
 final readonly class SheetView
@@ -18,7 +19,7 @@ final readonly class SheetView
     /** @return array<string, mixed> */
     public function of(Meeting $meeting, bool $withKit = true): array
     {
-        $meeting->loadMissing(['agenda', 'attendees.person.account', 'kit', 'coordinator.person', 'change']);
+        $meeting->loadMissing(['agenda', 'attendees.person.account', 'dates.attendees.person.account', 'kit', 'coordinator.person', 'change']);
         $request = Request::create('/');
         $series = $this->series->of($meeting);
 
@@ -41,11 +42,22 @@ final readonly class SheetView
             'zoneCity' => PlaceName::of($meeting->zone),
             'allDay' => $meeting->all_day,
             'durationMinutes' => $meeting->duration_minutes,
-            ...$this->seriesView->of($series, $meeting->duration_minutes, $this->series->moved($meeting)),
+            ...$this->seriesView->of($series, $meeting->duration_minutes, $this->series->moved($meeting), array_values($meeting->dates->map(static fn(OwnDate $d): WallTime => $d->date())->all())),
+            'own' => $meeting->dates->map(static fn(OwnDate $d): array => [
+                'date' => $d->date()->format(),
+                'minutes' => $d->duration_minutes,
+                'title' => $d->title,
+                'place' => $d->place,
+                'people' => $d->own_people ? $d->attendees->map(static fn(DateAttendee $a): array => ['person' => (new PersonResource($a->person))->toArray($request), 'role' => $a->role->value])->all() : null,
+            ])->all(),
             'hidesPeople' => $meeting->hides_people,
+            'choices' => EntryChoices::of($meeting)->wire(),
             'joinMode' => $meeting->join_mode->value,
             'kit' => $withKit && $meeting->kit !== null ? (new KitResource($meeting->kit))->toArray($request) : null,
             'changeOf' => $meeting->changes_id,
+            'splitFrom' => $meeting->split_local?->format('Y-m-d\TH:i:s'),
+            'earlierId' => $meeting->split_from_id,
+            'laterId' => Meeting::query()->where('split_from_id', $meeting->id)->whereNull('changes_id')->orderByDesc('id')->value('id'),
             'changeId' => $meeting->change?->id,
             'coordinator' => $meeting->coordinator->person->called(),
             'updatedAt' => $meeting->updated_at->toIso8601ZuluString(),

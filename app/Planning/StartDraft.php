@@ -56,6 +56,7 @@ final readonly class StartDraft
                 'join_mode' => $earlier->join_mode,
                 'place' => $earlier->place,
                 'hides_people' => $earlier->hides_people,
+                ...EntryChoices::of($earlier)->columns(),
             ]);
             foreach ($earlier->agenda as $item) {
                 $meeting->agenda()->create(['position' => $item->position, 'title' => $item->title, 'minutes' => $item->minutes, 'speaker' => $item->speaker]);

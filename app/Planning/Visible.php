@@ -17,7 +17,7 @@ final class Visible
             return;
         }
         $told = in_array($meeting->status, [MeetingStatus::Sent, MeetingStatus::CalledOff], true);
-        if (!$told || !Attendee::query()->where('meeting_id', $meeting->id)->where('person_id', $account->person_id)->exists()) {
+        if (!$told || !Meeting::query()->whereKey($meeting->id)->where(static fn(Builder $q) => self::isAsked($q, $account->person_id))->exists()) {
             // Not even that it exists is told.
             throw new NotFoundHttpException();
         }
@@ -31,7 +31,7 @@ final class Visible
     {
         return $account->role->plans() ? $query : $query
             ->whereIn('status', [MeetingStatus::Sent, MeetingStatus::CalledOff])
-            ->whereIn('id', Attendee::query()->select('meeting_id')->where('person_id', $account->person_id));
+            ->where(static fn(Builder $q) => self::isAsked($q, $account->person_id));
     }
 
     /**
@@ -44,6 +44,19 @@ final class Visible
     {
         return $this->only($query, $account)->where(static fn(Builder $q) => $q
             ->where('coordinator_id', $account->id)
-            ->orWhereIn('id', Attendee::query()->select('meeting_id')->where('person_id', $account->person_id)));
+            ->orWhere(static fn(Builder $asked) => self::isAsked($asked, $account->person_id)));
+    }
+
+    /**
+     * Who is asked to the whole of a meeting or to a date of it.
+     *
+     * @param  Builder<Meeting>  $query
+     * @return Builder<Meeting>
+     */
+    public static function isAsked(Builder $query, string $personId): Builder
+    {
+        return $query
+            ->whereIn('id', Attendee::query()->select('meeting_id')->where('person_id', $personId))
+            ->orWhereIn('id', OwnDate::query()->select('meeting_id')->whereIn('id', DateAttendee::query()->select('meeting_date_id')->where('person_id', $personId)));
     }
 }

@@ -26,6 +26,8 @@ return [
     'not_again' => 'This email has arrived, is on its way, or is no longer needed. There is nothing to send again.',
     'too_late' => 'The invitations have left already. The meeting can be called off instead.',
     'kit_is_known' => 'The people of this meeting hold its passcode already, so it stays. To change it, choose another way to join and make a new room.',
+    'cannot_split' => 'These dates cannot be cut in two: no rule says the later ones by themselves. Change the dates one by one, or end this series and plan a new one.',
+    'changed_since' => 'The later dates have been changed since, so this can no longer be taken back. Change or call off what is there now.',
     'change_waits' => 'A change of this meeting waits already. Send it or discard it first.',
     'nothing_before' => 'There is no earlier state of this meeting to go back to.',
     'over' => 'All dates of this meeting are over.',

@@ -30,7 +30,7 @@ function crowd(): void
         $meetings[] = ['id' => $id, 'uid' => "$id@x", 'address_token' => $id, 'coordinator_id' => $coordinator, 'status' => ['draft', 'kept', 'sent', 'called_off'][$i % 4], 'title' => "Meeting $i", 'starts_local' => $at, 'zone' => 'Africa/Nairobi', 'duration_minutes' => 30,
             'links' => '[]', 'extra_local' => '[]', 'dropped_local' => '[]', 'shown_at' => $at, 'shown_until' => $i % 200 > 100 ? $at : null, 'last_ends_at' => $at, 'created_at' => now(), 'updated_at' => now()];
         $attendees[] = ['meeting_id' => $id, 'person_id' => $people[$i]['id'], 'position' => 0, 'role' => 'required'];
-        $occurrences[] = ['meeting_id' => $id, 'starts_local' => $at, 'starts_at' => $at, 'ends_at' => $at, 'all_day' => false];
+        $occurrences[] = ['meeting_id' => $id, 'date_local' => $at, 'starts_local' => $at, 'starts_at' => $at, 'ends_at' => $at, 'all_day' => false];
     }
     foreach (['meetings' => $meetings, 'attendees' => $attendees, 'occurrences' => $occurrences] as $table => $rows) {
         foreach (array_chunk($rows, 500) as $chunk) {

@@ -54,7 +54,7 @@ final class LargeHouse
             for ($date = 0; $date < self::DATES; $date++) {
                 $start = $first->addWeeks($date);
                 $next ??= $start->isFuture() ? $start : null;
-                $occurrences[] = ['meeting_id' => $id, 'starts_local' => $start->addHours(3)->format('Y-m-d H:i:s'), 'starts_at' => $start->format('Y-m-d H:i:s'), 'ends_at' => $start->addMinutes(45)->format('Y-m-d H:i:s'), 'all_day' => false];
+                $occurrences[] = ['meeting_id' => $id, 'date_local' => $start->addHours(3)->format('Y-m-d H:i:s'), 'starts_local' => $start->addHours(3)->format('Y-m-d H:i:s'), 'starts_at' => $start->format('Y-m-d H:i:s'), 'ends_at' => $start->addMinutes(45)->format('Y-m-d H:i:s'), 'all_day' => false];
             }
             $title = ucfirst($this->word($i)) . " exchange $i";
             $meetings[] = ['id' => $id, 'uid' => "$id@bench.example", 'address_token' => substr($id, 0, 24), 'coordinator_id' => $coordinators[$i % self::COORDINATORS], 'host_id' => $ids[$i], 'status' => $i % 20 === 0 ? 'draft' : 'sent', 'title' => $title,

@@ -9,7 +9,7 @@ use Syndex\Core\Time\WallTime;
 
 final class CannotEditDate extends \DomainException implements CoreException
 {
-    /** @param 'no_such_date'|'there_already'|'last_date' $why */
+    /** @param 'no_such_date'|'there_already'|'last_date'|'cannot_split' $why */
     private function __construct(string $message, public readonly string $why)
     {
         parent::__construct($message);
@@ -23,6 +23,11 @@ final class CannotEditDate extends \DomainException implements CoreException
     public static function thereAlready(WallTime $date): self
     {
         return new self('expected a date that the series lacks, got ' . $date->format(), 'there_already');
+    }
+
+    public static function cannotSplit(WallTime $from): self
+    {
+        return new self('expected a rule that can be begun anew, got one that cannot at ' . $from->format(), 'cannot_split');
     }
 
     public static function lastDate(): self

@@ -70,6 +70,39 @@ final readonly class MovedDates
         return new self($moves);
     }
 
+    /** Those of dates that the rule names before a wall time, and those from it on. */
+    public function before(WallTime $cut): self
+    {
+        return new self(array_filter($this->moves, static fn(int $from): bool => $from < $cut->seconds, ARRAY_FILTER_USE_KEY));
+    }
+
+    public function from(WallTime $cut): self
+    {
+        return new self(array_filter($this->moves, static fn(int $from): bool => $from >= $cut->seconds, ARRAY_FILTER_USE_KEY));
+    }
+
+    /** A series as its rule names it, with the moves. */
+    public function onto(Series $unmoved): Series
+    {
+        return $unmoved->withDates($unmoved->start, $unmoved->rule, self::together($unmoved->extra, array_values($this->moves)), self::together($unmoved->dropped, array_keys($this->moves)));
+    }
+
+    /**
+     * @param  list<WallTime>  $walls
+     * @param  list<int>  $more
+     * @return list<WallTime> in order
+     */
+    private static function together(array $walls, array $more): array
+    {
+        $all = [];
+        foreach ([...array_map(static fn(WallTime $w): int => $w->seconds, $walls), ...$more] as $seconds) {
+            $all[$seconds] = WallTime::ofSeconds($seconds);
+        }
+        ksort($all);
+
+        return array_values($all);
+    }
+
     /** @return list<array{WallTime, WallTime}> from, to, in order */
     public function pairs(): array
     {

@@ -1,13 +1,8 @@
-@if ($allDay)
-{!! $date !!}
-{!! $days > 1 ? __('mail.days', ['days' => $days]) : __('mail.all_day') !!}
-@else
-{!! $date !!}, {!! $clock !!}
-{!! __('mail.local_time', ['place' => $place, 'length' => $length]) !!}{!! $anchorLine ? ' '.$anchorLine : '' !!}
-@endif
-@if ($sentence)
+{!! $dateLine !!}
+{!! $lengthLine !!}{!! $anchorLine ? ' '.$anchorLine : '' !!}
+@if ($repeatsLine)
 
-{!! __('mail.repeats', ['sentence' => $sentence]) !!}
+{!! $repeatsLine !!}
 @if ($ownDatesLine)
 {!! $ownDatesLine !!}
 @endif
