@@ -43,10 +43,19 @@ final readonly class CallOffMeeting
             $meeting->update(['status' => MeetingStatus::CalledOff, 'called_off_at' => now(), 'sequence' => $sequence, 'version' => $meeting->version + 1]);
             // A change that waited has nothing to change any more.
             Meeting::query()->where('changes_id', $meeting->id)->delete();
-            CloseRoom::ofMeeting($meeting->id);
+            self::closeRoom($meeting);
             $this->live->tell([Live::COORDINATION, ...SendMeeting::channels($meeting)], 'meeting', $meeting->id);
 
             return $meeting;
         });
+    }
+
+    /** Parts of a series that was cut go on in one room: the last of them closes it. */
+    private static function closeRoom(Meeting $meeting): void
+    {
+        $others = Meeting::query()->whereKeyNot($meeting->id)->where('status', MeetingStatus::Sent)->where(static fn($q) => $q->whereKey($meeting->room_of)->orWhere('kit_of', $meeting->room_of))->where(Over::isNot());
+        if (!$others->exists()) {
+            CloseRoom::ofMeeting($meeting->room_of);
+        }
     }
 }

@@ -52,6 +52,14 @@ final readonly class PlanChange
         return new PlannedStep($sequence, $told, array_values(array_filter($all->untouched, static fn(string $a): bool => !in_array($a, $reached, true))), $late);
     }
 
+    /** A meeting of which nobody was told yet. */
+    public function first(MeetingAsTold $meeting): PlannedStep
+    {
+        $told = Tell::of(null, $this->core->of($meeting), Instant::ofSeconds(now()->getTimestamp()), false, Work::usual());
+
+        return new PlannedStep($told->sequence, [new TellGroup(null, $told->messages)], $told->untouched, []);
+    }
+
     /**
      * A change that cuts its series: what ends is told as a change of it, what goes on from there as a meeting of its own.
      *

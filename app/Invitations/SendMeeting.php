@@ -19,7 +19,7 @@ use Syndex\Core\Invitations\Method;
 /** Sends a meeting: from here on its people know of it. The mails are made and leave by the outbox. */
 final readonly class SendMeeting
 {
-    public function __construct(private FreezeMeeting $freeze, private CoreMeeting $core, private Outbox $outbox, private LayDown $layDown, private Readiness $readiness, private Live $live) {}
+    public function __construct(private FreezeMeeting $freeze, private CoreMeeting $core, private PlanChange $plan, private Outbox $outbox, private LayDown $layDown, private Readiness $readiness, private Live $live) {}
 
     /** @param int $version the version that was read back */
     public function __invoke(Meeting $meeting, int $version, ?Account $by = null, ?string $words = null): Meeting
@@ -38,8 +38,11 @@ final readonly class SendMeeting
             }
             $this->layDown->anew($meeting);
             $meeting->update(['status' => MeetingStatus::Sent, 'sent_at' => now(), 'version' => $meeting->version + 1]);
-            $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by?->id, 'kind' => StepKind::Sent, 'sequence' => $meeting->sequence, 'after' => $this->freeze->write($meeting), 'words' => $words]);
-            $this->outbox->tell($meeting, Method::Request, $meeting->sequence, $this->recipients($meeting), step: $step);
+            $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by?->id, 'kind' => StepKind::Sent, 'sequence' => $meeting->sequence, 'after' => $after = $this->freeze->write($meeting), 'words' => $words]);
+            // Where dates have people of their own, each is told of the dates to which they are asked.
+            $meeting->dates->contains('own_people', true)
+                ? $this->outbox->tellChange($step, $meeting, $this->plan->first($this->freeze->asItStands($meeting)), $after, false)
+                : $this->outbox->tell($meeting, Method::Request, $meeting->sequence, $this->recipients($meeting), step: $step);
             $this->live->tell([Live::COORDINATION, ...self::channels($meeting)], 'meeting', $meeting->id);
 
             return $meeting;

@@ -22,7 +22,7 @@ use Syndex\Core\Time\WorkingHours;
  * @property string $email_domain
  * @property string $list_key
  * @property ?string $zone
- * @property string $language
+ * @property ?string $language as a BCP 47 tag; null: not known
  * @property ?array<string, list<array{string, string}>> $hours
  * @property ?string $job
  * @property ?Account $account

@@ -49,9 +49,6 @@ final class PersonRequest extends FormRequest
         if ($this->has('email')) {
             $values['email'] = Address::of($this->string('email')->toString(), 'email');
         }
-        if (array_key_exists('language', $values) && $values['language'] === null) {
-            unset($values['language']);
-        }
 
         return $values;
     }

@@ -43,21 +43,57 @@ final readonly class ChangeOf
         });
     }
 
-    /** The sheet with one date less. */
-    public function without(Meeting $meeting, WallTime $date, Account $coordinator): Meeting
+    /**
+     * The sheet without some of the dates.
+     *
+     * @param  list<WallTime>  $dates
+     */
+    public function without(Meeting $meeting, array $dates, Account $coordinator): Meeting
     {
-        return Decide::on(function () use ($meeting, $date, $coordinator): Meeting {
+        return Decide::on(function () use ($meeting, $dates, $coordinator): Meeting {
             $sheet = $this->begin($meeting, $coordinator);
             try {
-                $left = EditDates::drop($this->series->of($sheet), $date);
+                $left = $this->series->of($sheet);
+                foreach ($dates as $date) {
+                    $left = EditDates::drop($left, $date);
+                }
             } catch (CannotEditDate $cannot) {
                 throw ValidationException::withMessages(['drop' => __('planning.' . $cannot->why)]);
             }
-            $sheet->update([...MeetingSeries::columns($left, $this->series->moved($sheet)), 'version' => $sheet->version + 1]);
-            $this->live->tell([Live::COORDINATION], 'draft', $sheet->id);
+            $this->put($sheet, MeetingSeries::columns($left, $this->series->moved($sheet)));
 
             return $sheet;
         });
+    }
+
+    /**
+     * The sheet without a date and all later ones.
+     *
+     * @throws NotNow if nothing is before it
+     */
+    public function endBefore(Meeting $meeting, WallTime $date, Account $coordinator): Meeting
+    {
+        return Decide::on(function () use ($meeting, $date, $coordinator): Meeting {
+            $sheet = $this->begin($meeting, $coordinator);
+            $columns = $this->cuts->columnsBefore($sheet, $date);
+            if ($columns === []) {
+                throw ValidationException::withMessages(['endBefore' => __('planning.last_date')]);
+            }
+            $this->put($sheet, $columns);
+
+            return $sheet;
+        });
+    }
+
+    /** @param array<string, mixed> $columns */
+    private function put(Meeting $sheet, array $columns): void
+    {
+        $sheet->update([...$columns, 'version' => $sheet->version + 1]);
+        $unmoved = $this->series->unmoved($sheet);
+        $own = array_map(static fn(OwnDate $d): SheetDate => $d->asked(), array_values($sheet->dates()->with('attendees')->get()->all()));
+        $left = array_map(static fn(array $pair): int => $pair[0]->seconds, SheetDates::of(array_column($own, 'date'))->within($unmoved));
+        KeepRows::dates($sheet, array_values(array_filter($own, static fn(SheetDate $d): bool => in_array($d->date->seconds, $left, true))));
+        $this->live->tell([Live::COORDINATION], 'draft', $sheet->id);
     }
 
     /**

@@ -87,6 +87,23 @@ final readonly class CutChange
         return [...self::columns($split->second, $this->series->moved($meeting)->from($from)), 'split_local' => str_replace('T', ' ', $from->format())];
     }
 
+    /**
+     * A series that ends before one of its dates, as columns.
+     *
+     * @return array<string, mixed> none where nothing is left
+     */
+    public function columnsBefore(Meeting $meeting, WallTime $date): array
+    {
+        $series = $this->series->unmoved($meeting);
+        try {
+            $first = SplitSeries::at($series, $series->moment($date->seconds))->first;
+        } catch (CannotEditDate) {
+            throw NotNow::cannotSplit();
+        }
+
+        return $first === null ? [] : self::columns($first, $this->series->moved($meeting)->before($date));
+    }
+
     /** @param ?WallTime $of the date of the sheet's series before which nothing is of it any more */
     private function cut(Meeting $meeting, Meeting $sheet, WallTime $from, Series $earlier, Series $wasLater, Series $later, ?WallTime $of): CutSeries
     {

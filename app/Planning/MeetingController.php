@@ -52,16 +52,17 @@ final readonly class MeetingController
         return new JsonResponse($request->withinCalendar(fn(): array => $this->view->of($save($meeting, $request->sheet($zones), $request->integer('version')))));
     }
 
-    /** The sheet on which a sent meeting is changed: the one that is there, or a new one; on it one date may be called off at once, or it is of the dates from one on. */
+    /** The sheet on which a sent meeting is changed: the one that is there, or a new one; on it dates may be called off at once, or it is of the dates from one on. */
     public function change(Request $request, Meeting $meeting, ChangeOf $change): JsonResponse
     {
-        $request->validate(['drop' => ['sometimes', 'date_format:Y-m-d\TH:i:s'], 'from' => ['sometimes', 'date_format:Y-m-d\TH:i:s']]);
+        $request->validate(['drop' => ['sometimes', 'array', 'list', 'min:1', 'max:400'], 'drop.*' => [$wall = 'date_format:Y-m-d\TH:i:s'], 'from' => ['sometimes', $wall], 'endBefore' => ['sometimes', $wall]]);
         /** @var Account $account */
         $account = $request->user();
 
         $sheet = match (true) {
-            $request->filled('drop') => $change->without($meeting, WallTime::parse($request->string('drop')->toString()), $account),
+            $request->filled('drop') => $change->without($meeting, array_map(static fn(mixed $wall): WallTime => WallTime::parse((string) $wall), array_values($request->array('drop'))), $account),
             $request->filled('from') => $change->from($meeting, WallTime::parse($request->string('from')->toString()), $account),
+            $request->filled('endBefore') => $change->endBefore($meeting, WallTime::parse($request->string('endBefore')->toString()), $account),
             default => $change->begin($meeting, $account),
         };
 

@@ -64,6 +64,8 @@ return new class () extends Migration {
             $table->boolean('takes_no_time')->default(false)->after('categories');
             $table->boolean('not_forwarded')->default(false)->after('takes_no_time');
         });
+        // Not known: then letters are in the host's.
+        Schema::table('people', fn(Blueprint $table) => $table->string('language', 35)->nullable()->default(null)->change());
         Schema::table('meeting_steps', fn(Blueprint $table) => $table->foreignUlid('split_into_id')->nullable()->after('kind')->constrained('meetings')->nullOnDelete());
     }
 };

@@ -61,6 +61,10 @@ export class LittleCalendar {
     }
   }
 
+  uids() {
+    return [...this.#meetings.keys()];
+  }
+
   /** Every date with what stands on it, in order. */
   dates(uid) {
     const held = this.#meetings.get(uid);

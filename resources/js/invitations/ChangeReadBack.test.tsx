@@ -12,6 +12,7 @@ const back = (over: Partial<ChangeBack> = {}): ChangeBack => ({
   meeting: sheet,
   sentence: [{ part: 'repeats', text: 'every Tuesday at 15:30' }],
   missing: [],
+  from: null,
   different: [
     { what: 'time', was: '15:30 Nairobi time', now: '16:00 Nairobi time' },
     { what: 'people_gone', was: 'Rosa Quispe', now: null },

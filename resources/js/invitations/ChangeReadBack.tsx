@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate } from 'react-router';
 import { ApiError, sendJson } from '../lib/api';
-import { clock, dayMonth, listed, weekday } from '../lib/time';
+import { clock, dayMonth, listed, longDate, weekday } from '../lib/time';
 import { meetingQuery, meetingShape, type Meeting } from '../planning/meetings';
 import { OwnWords } from '../planning/OwnWords';
 import { Awaited } from '../ui/Awaited';
@@ -57,7 +57,7 @@ function Shown({ data, tellAll, setTellAll }: { data: ChangeBack; tellAll: boole
         seconds > 1 ? { seconds, action: { label: t('readBack.takeBack'), run: () => takeBack.mutate() } } : {},
       );
       client.removeQueries({ queryKey: meetingQuery(sheet.id).queryKey });
-      await navigate(`/meetings/${sentId}`, { replace: true });
+      await navigate(`/meetings/${now.id}`, { replace: true });
       await client.invalidateQueries();
     },
   });
@@ -88,6 +88,7 @@ function Shown({ data, tellAll, setTellAll }: { data: ChangeBack; tellAll: boole
                 {t('changed.different')}
               </h2>
               <Differences different={data.different} />
+              {data.from && <p className="border-t border-line py-1.5">{t('changed.fromOnLong', { date: longDate(data.from) })}</p>}
               {data.different.length === 0 && <p className="border-t border-line py-1.5">{t('changed.asSent')}</p>}
             </section>
             {count > 0 && <OwnWords words={words} setWords={setWords} />}

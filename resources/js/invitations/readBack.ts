@@ -89,6 +89,10 @@ export const differenceShape = z.object({
     'length',
     'for_you',
     'date_moved',
+    'date_length',
+    'date_place',
+    'date_title',
+    'date_people',
     'dates_off',
     'dates_new',
     'title',
@@ -105,6 +109,8 @@ export const differenceShape = z.object({
   ]),
   was: z.nullable(z.string()),
   now: z.nullable(z.string()),
+  /** Where it is of one date alone. */
+  date: z.optional(z.string()),
 });
 export type Difference = z.infer<typeof differenceShape>;
 
@@ -113,6 +119,8 @@ const changeShape = z.object({
   /** As it was sent. */
   sentence: z.array(pieceShape),
   missing: shape.shape.missing,
+  /** Where the series is cut: earlier dates stay as they were. */
+  from: z.nullable(z.string()),
   different: z.array(differenceShape),
   told: z.array(telling),
   untouched: z.array(z.object({ name: z.string(), isOrganizer: z.boolean() })),

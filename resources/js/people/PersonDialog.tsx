@@ -12,6 +12,17 @@ import { personShape, type Hours, type Person } from './people';
 const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
 
 /** "09:00-12:30, 14:00-18:00" to stretches; null if it cannot be read. */
+/** Languages in which invitations are written, as they call themselves. */
+const LANGUAGES: Record<string, string> = {
+  en: 'English',
+  de: 'Deutsch',
+  fr: 'Français',
+  es: 'Español',
+  pt: 'Português',
+  ja: '日本語',
+  ar: 'العربية',
+};
+
 export function readStretches(text: string): [string, string][] | null {
   if (text.trim() === '') {
     return [];
@@ -35,7 +46,7 @@ export function PersonDialog({ person, close }: { person: Person | null; close: 
     email: person?.email ?? '',
     job: person?.job ?? '',
     zone: person?.zone ?? null,
-    language: person?.language ?? 'en',
+    language: person ? person.language : 'en',
   });
   const [hours, setHours] = useState<Record<string, string>>(
     Object.fromEntries(
@@ -100,13 +111,23 @@ export function PersonDialog({ person, close }: { person: Person | null; close: 
         />
         <div className="grid grid-cols-2 gap-3">
           <TextField label={t('people.job')} value={given.job} onChange={(event) => setGiven({ ...given, job: event.target.value })} />
-          <TextField
+          <SelectField
             label={t('people.language')}
-            value={given.language}
+            value={given.language ?? ''}
             error={error?.field('language')}
             hint={t('people.languageHint')}
-            onChange={(event) => setGiven({ ...given, language: event.target.value })}
-          />
+            onChange={(event) => setGiven({ ...given, language: event.target.value || null })}
+          >
+            <option value="">{t('people.languageUnknown')}</option>
+            {Object.entries({
+              ...LANGUAGES,
+              ...(given.language && !(given.language in LANGUAGES) ? { [given.language]: given.language } : {}),
+            }).map(([tag, name]) => (
+              <option key={tag} value={tag} lang={tag}>
+                {name}
+              </option>
+            ))}
+          </SelectField>
         </div>
         {choosing ? (
           <ZonePicker

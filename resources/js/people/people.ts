@@ -13,7 +13,8 @@ export const personShape = z.object({
   job: z.nullable(z.string()),
   zone: z.nullable(z.string()),
   city: z.nullable(z.string()),
-  language: z.string(),
+  /** Null: not known. */
+  language: z.nullable(z.string()),
   hours,
   hoursAssumed: z.boolean(),
   initials: z.string(),

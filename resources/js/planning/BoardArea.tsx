@@ -14,6 +14,7 @@ import { ErrorNote } from '../ui/ErrorNote';
 import { useTell } from '../ui/Notice';
 import { Popover } from '../ui/Popover';
 import { leftOut, WhenForm } from './DatesEditor';
+import { namedOf } from './own';
 import { NextDays } from './NextDays';
 import type { Sheet } from './sheet';
 import type { PlannedState } from './usePlanned';
@@ -27,10 +28,12 @@ export type BoardAreaProps = {
   state: PlannedState;
   view: BoardView;
   setView: (view: BoardView) => void;
+  /** Opens what one date has of its own. */
+  makeDiffer: (date: string) => void;
 };
 
 /** The right side of the sheet: the board of one date or of all, and the strip of dates under it. */
-export function BoardArea({ meetingId, sheet, people, state, view, setView }: BoardAreaProps) {
+export function BoardArea({ meetingId, sheet, people, state, view, setView, makeDiffer }: BoardAreaProps) {
   const { t } = useTranslation();
   const tell = useTell();
   const narrow = useMedia('(max-width: 767px)');
@@ -157,6 +160,11 @@ export function BoardArea({ meetingId, sheet, people, state, view, setView }: Bo
                   }
                 />
               </Popover>
+            )}
+            {current && !single && (
+              <button type="button" className="changeable" onClick={() => makeDiffer(namedOf(sheet, current.wall))}>
+                {t('ownDate.open', { date: dayMonth(current.wall) })}
+              </button>
             )}
             <Popover
               open={adding}

@@ -1,33 +1,11 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import { DatesEditor, WhenForm } from './DatesEditor';
-import type { Sheet } from './sheet';
-
-const sheet = (over: Partial<Sheet> = {}): Sheet => ({
-  title: '',
-  purpose: '',
-  agenda: [],
-  links: [],
-  attendees: [],
-  hostId: null,
-  startLocal: '2026-12-08T15:30:00',
-  zone: 'Africa/Nairobi',
-  allDay: false,
-  durationMinutes: 45,
-  rule: null,
-  dropped: [],
-  extra: [],
-  moved: [],
-  manyAgreed: false,
-  hidesPeople: null,
-  joinMode: 'undecided',
-  place: '',
-  ...over,
-});
+import { sampleSheet } from './samples';
 
 describe('DatesEditor', () => {
   it('says that there is nothing yet', () => {
-    render(<DatesEditor sheet={sheet()} edit={vi.fn()} pending={false} />);
+    render(<DatesEditor sheet={sampleSheet()} edit={vi.fn()} pending={false} change={vi.fn()} makeDiffer={vi.fn()} />);
     expect(screen.getByText('No dates left out or added.')).toBeDefined();
   });
 
@@ -46,13 +24,21 @@ describe('DatesEditor', () => {
     ['takes an added date out', { extra: ['2026-12-16T09:00:00'] }, 'remove', { do: 'drop', date: '2026-12-16T09:00:00' }],
   ])('%s', (_, over, button, expected) => {
     const edit = vi.fn();
-    render(<DatesEditor sheet={sheet(over)} edit={edit} pending={false} />);
+    render(<DatesEditor sheet={sampleSheet(over)} edit={edit} pending={false} change={vi.fn()} makeDiffer={vi.fn()} />);
     fireEvent.click(screen.getByRole('button', { name: button }));
     expect(edit).toHaveBeenCalledExactlyOnceWith(expected);
   });
 
   it('names whole days without a time', () => {
-    render(<DatesEditor sheet={sheet({ allDay: true, dropped: ['2026-12-15T00:00:00'] })} edit={vi.fn()} pending={false} />);
+    render(
+      <DatesEditor
+        sheet={sampleSheet({ allDay: true, dropped: ['2026-12-15T00:00:00'] })}
+        edit={vi.fn()}
+        pending={false}
+        change={vi.fn()}
+        makeDiffer={vi.fn()}
+      />,
+    );
     expect(screen.getByText('Tue 15 Dec 2026 is left out')).toBeDefined();
     expect(screen.queryByLabelText('Time')).toBeNull();
   });

@@ -1,30 +1,62 @@
 import { useState } from 'react';
+import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
 import { clock, dateOf, shortDate } from '../lib/time';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
+import { emptyOwn, placeOfDate, withOwn } from './own';
 import type { DateEdit } from './series';
 import type { Sheet } from './sheet';
 
-export type DatesEditorProps = { sheet: Sheet; edit: (edit: DateEdit) => void; pending: boolean };
+export type DatesEditorProps = {
+  sheet: Sheet;
+  edit: (edit: DateEdit) => void;
+  pending: boolean;
+  change: (next: Partial<Sheet>) => void;
+  makeDiffer: (date: string) => void;
+};
+
+/** "60 min, Hall B, 5 people" */
+export const ownWords = (
+  t: TFunction,
+  own: { minutes: number | null; title: string | null; place: string | null; people: { length: number } | null },
+): string =>
+  [
+    own.title ?? '',
+    own.minutes === null ? '' : t('ownDate.minutes', { count: own.minutes }),
+    own.place ?? '',
+    own.people === null ? '' : t('meeting.people', { count: own.people.length }),
+  ]
+    .filter(Boolean)
+    .join(', ');
 
 /** Dates that are off: those that were moved are not. */
 export const leftOut = (sheet: Sheet): string[] => sheet.dropped.filter((wall) => !sheet.moved.some(({ date }) => date === wall));
 
 /** The single dates of a series: those moved, those taken away, those added, and room for one more. */
-export function DatesEditor({ sheet, edit, pending }: DatesEditorProps) {
+export function DatesEditor({ sheet, edit, pending, change, makeDiffer }: DatesEditorProps) {
   const { t } = useTranslation();
   const say = (wall: string) => (sheet.allDay ? shortDate(wall) : `${shortDate(wall)}, ${clock(wall)}`);
   const gone = leftOut(sheet);
   const added = sheet.extra.filter((wall) => !sheet.moved.some(({ to }) => to === wall));
   return (
     <div className="flex flex-col gap-3">
-      {sheet.dropped.length + sheet.extra.length === 0 && <p className="text-muted">{t('singleDates.none')}</p>}
+      {sheet.dropped.length + sheet.extra.length + sheet.own.length === 0 && <p className="text-muted">{t('singleDates.none')}</p>}
       <ul className="max-h-64 overflow-y-auto">
         {sheet.moved.map(({ date, to }) => (
           <li key={date} className="flex items-baseline justify-between gap-3 border-b border-line py-1">
             <span>{t('singleDates.isMoved', { date: say(date), to: say(to) })}</span>
             <Button look="quiet" disabled={pending} onClick={() => edit({ do: 'move', date: to, to: date })}>
+              {t('strip.restore')}
+            </Button>
+          </li>
+        ))}
+        {sheet.own.map((own) => (
+          <li key={own.date} className="flex items-baseline justify-between gap-3 border-b border-line py-1">
+            <button type="button" className="changeable text-left" onClick={() => makeDiffer(own.date)}>
+              {t('ownDate.differs', { date: shortDate(placeOfDate(sheet, own.date)), what: ownWords(t, own) })}
+            </button>
+            <Button look="quiet" onClick={() => change({ own: withOwn(sheet, emptyOwn(own.date)) })}>
               {t('strip.restore')}
             </Button>
           </li>

@@ -2,7 +2,9 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { clock, dateOf, shortDate, weekday } from '../lib/time';
 import { Button } from '../ui/Button';
-import type { Meeting } from './meetings';
+import { DateDialog } from './DateDialog';
+import { ownWords } from './DatesEditor';
+import type { DateRow, Meeting } from './meetings';
 
 const DATES_SHOWN = 12;
 
@@ -10,16 +12,16 @@ const DATES_SHOWN = 12;
 export function MeetingDates({
   dates,
   meeting,
-  callOff = null,
+  changes = false,
 }: {
-  dates:
-    { dates: { local: string; ownLocal: string; startsAt: string; over: boolean }[]; laidUntil: string | null; more: boolean } | undefined;
+  dates: { dates: DateRow[]; laidUntil: string | null; more: boolean } | undefined;
   meeting: Meeting;
-  /** Calls one date off; null where that cannot be, or nobody may. */
-  callOff?: ((local: string) => void) | null;
+  /** Whether its dates may be changed and called off. */
+  changes?: boolean;
 }) {
   const { t } = useTranslation();
   const [all, setAll] = useState(false);
+  const [asked, setAsked] = useState<DateRow | null>(null);
   if (!dates || dates.dates.length === 0) {
     return null;
   }
@@ -42,15 +44,20 @@ export function MeetingDates({
           >
             <span>
               <span className="font-semibold">{shortDate(date.local)}</span>{' '}
-              {callOff && !date.over && ahead.length > 1 && (
+              {changes && !date.over && ahead.length > 1 && (
                 <Button
                   look="quiet"
                   className="no-print ml-2 text-note"
-                  aria-label={t('meeting.callOffDateLong', { date: shortDate(date.local) })}
-                  onClick={() => callOff(date.local)}
+                  aria-label={t('dateDialog.openLong', { date: shortDate(date.local) })}
+                  onClick={() => setAsked(date)}
                 >
-                  {t('meeting.callOffDate')}
+                  {t('dateDialog.open')}
                 </Button>
+              )}
+              {date.own && (
+                <span className="block text-note text-muted">
+                  {ownWords(t, { ...date.own, people: date.own.people === null ? null : { length: date.own.people } })}
+                </span>
               )}
             </span>
             <span className="text-right">
@@ -66,6 +73,7 @@ export function MeetingDates({
           </li>
         ))}
       </ol>
+      {asked && <DateDialog meeting={meeting} date={asked} isFirst={asked === dates.dates[0]} close={() => setAsked(null)} />}
       {(all || shown.size < dates.dates.length) && (
         <Button look="quiet" className="no-print" onClick={() => setAll(!all)}>
           {all ? t('sheet.fewer') : t('meeting.allDates', { count: dates.dates.length })}

@@ -38,8 +38,8 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
 
   const again = useMutation({ mutationFn: () => startMeeting(meeting.id), onSuccess: (copy) => navigate(`/meetings/${copy.id}/plan`) });
   const changing = useMutation({
-    mutationFn: (drop: string | null) => beginChange(meeting.id, drop),
-    onSuccess: (sheet, drop) => navigate(`/meetings/${sheet.id}/${drop ? 'read-back' : 'plan'}`),
+    mutationFn: () => beginChange(meeting.id),
+    onSuccess: (sheet) => navigate(`/meetings/${sheet.id}/plan`),
   });
   const copying = useCopying();
 
@@ -56,7 +56,7 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
             </Button>
           )}
           {plans && meeting.status === 'sent' && (
-            <Button look="main" disabled={changing.isPending} onClick={() => changing.mutate(null)}>
+            <Button look="main" disabled={changing.isPending} onClick={() => changing.mutate()}>
               {t(meeting.changeId ? 'changed.goOn' : 'changed.begin')}
             </Button>
           )}
@@ -75,6 +75,20 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
     >
       <main className="grid grid-cols-1 gap-x-10 gap-y-6 px-5 py-4 md:grid-cols-[3fr_2fr]">
         <div className="flex flex-col gap-6">
+          {(meeting.earlierId || meeting.laterId) && (
+            <p className="flex flex-wrap gap-x-5">
+              {meeting.earlierId && (
+                <Link className="changeable" to={`/meetings/${meeting.earlierId}`}>
+                  {t('meeting.earlierPart')}
+                </Link>
+              )}
+              {meeting.laterId && (
+                <Link className="changeable" to={`/meetings/${meeting.laterId}`}>
+                  {t('meeting.laterPart')}
+                </Link>
+              )}
+            </p>
+          )}
           {meeting.changeId && plans && <WaitingChange meeting={meeting} changeId={meeting.changeId} />}
           <section aria-labelledby="about">
             <h2 id="about" className="text-note font-semibold text-muted">
@@ -144,9 +158,7 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
           <MeetingDates
             dates={dates.data}
             meeting={meeting}
-            callOff={
-              plans && meeting.status === 'sent' && (meeting.rule || meeting.extra.length > 0) ? (date) => changing.mutate(date) : null
-            }
+            changes={plans && meeting.status === 'sent' && (meeting.rule !== null || meeting.extra.length > 0)}
           />
           <section aria-labelledby="people">
             <h2 id="people" className="text-note font-semibold text-muted">

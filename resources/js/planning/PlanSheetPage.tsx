@@ -1,9 +1,9 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Navigate, useBlocker, useNavigate, useParams } from 'react-router';
+import { Navigate, useBlocker, useNavigate, useParams, useSearchParams } from 'react-router';
 import { ApiError, send } from '../lib/api';
-import { clock, weekday } from '../lib/time';
+import { clock, longDate, weekday } from '../lib/time';
 import { useSession } from '../people/session';
 import { useSheetKey } from '../people/useSheetKey';
 import { Button } from '../ui/Button';
@@ -12,10 +12,12 @@ import { useTell } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { BoardArea, type BoardView } from './BoardArea';
 import { EntriesProvider, useFinishEntries } from './entries';
+import { EntrySection } from './EntrySection';
 import { FitsDialog } from './FitsDialog';
 import { JoinSection } from './JoinSection';
 import { meetingQuery, type Meeting } from './meetings';
 import { MoveChoice } from './MoveChoice';
+import { OwnDateDialog } from './OwnDateDialog';
 import { SaveState } from './SaveState';
 import { Sentence } from './Sentence';
 import { SheetNotes } from './SheetNotes';
@@ -70,6 +72,8 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
   const [fits, setFits] = useState(false);
   const [discarding, setDiscarding] = useState(false);
   const [typing, setTyping] = useState(false);
+  const [asked] = useSearchParams();
+  const [differing, setDiffering] = useState<string | null>(asked.get('date'));
   const people = useMemo(() => new Map(sheet.attendees.map(({ person }) => [person.id, person])), [sheet.attendees]);
   useSheetKey('s', () => setTyping(true));
   useUndoKeys(state);
@@ -158,11 +162,17 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
               moveTo={onBoard.moveTo}
               editDate={onBoard.editDate}
               editing={onBoard.isEditing}
+              makeDiffer={setDiffering}
             />
           )
         }
       >
-        {meeting.changeOf && <WhatDiffers sentId={meeting.changeOf} sheet={sheet} change={change} />}
+        {meeting.changeOf && meeting.splitFrom && (
+          <p className="border-b border-line bg-sheet px-5 py-1.5 text-note font-semibold">
+            {t('changed.fromOn', { date: longDate(meeting.splitFrom) })}
+          </p>
+        )}
+        {meeting.changeOf && !meeting.splitFrom && <WhatDiffers sentId={meeting.changeOf} sheet={sheet} change={change} />}
         <SheetNotes state={state} planned={planned} meeting={meeting} city={city} />
         {state.error && state.error.code !== 'many_dates' && (
           <div className="px-5 py-2">
@@ -176,8 +186,17 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
             <WhatSection sheet={sheet} change={change} />
             <WhoSection sheet={sheet} change={change} standings={standings} showWeekday={weekdays.size > 1} />
             <JoinSection sheet={sheet} change={change} meeting={meeting} />
+            <EntrySection sheet={sheet} change={change} />
           </div>
-          <BoardArea meetingId={meeting.id} sheet={sheet} people={people} state={onBoard} view={view} setView={setView} />
+          <BoardArea
+            meetingId={meeting.id}
+            sheet={sheet}
+            people={people}
+            state={onBoard}
+            view={view}
+            setView={setView}
+            makeDiffer={setDiffering}
+          />
         </div>
         <footer className="sticky bottom-0 z-20 flex flex-wrap items-center justify-between gap-x-6 gap-y-2 border-t border-line bg-sheet px-5 py-2">
           <p aria-live="polite" className="min-w-0 flex-1 basis-64">
@@ -221,6 +240,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
         discard={() => discard.mutate()}
         isChange={meeting.changeOf !== null}
       />
+      {differing && <OwnDateDialog sheet={sheet} date={differing} change={change} close={() => setDiffering(null)} />}
       <ManyDatesQuestion state={state} />
       <MoveChoice choice={onBoard.choice} close={onBoard.letChoiceGo} take={onBoard.moveAs} pending={onBoard.isMoving} />
       <LeavingQuestion blocker={blocker} state={state} />

@@ -2,6 +2,7 @@ import { fireEvent, render, screen } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import type { RuleInWords } from './meetings';
 import { EndEditor, RepeatsEditor } from './RepeatsEditor';
+import { sampleSheet } from './samples';
 import type { Sheet } from './sheet';
 
 const repeats: RuleInWords = {
@@ -17,26 +18,7 @@ const repeats: RuleInWords = {
   count: 10,
   untilOn: null,
 };
-const sheet = (over: Partial<RuleInWords> = {}): Sheet => ({
-  title: '',
-  purpose: '',
-  agenda: [],
-  links: [],
-  attendees: [],
-  hostId: null,
-  startLocal: '2026-12-08T15:30:00',
-  zone: 'Africa/Nairobi',
-  allDay: false,
-  durationMinutes: 45,
-  rule: { ...repeats, ...over },
-  extra: [],
-  moved: [],
-  manyAgreed: false,
-  dropped: ['2026-12-15T15:30:00'],
-  hidesPeople: null,
-  joinMode: 'undecided',
-  place: '',
-});
+const sheet = (over: Partial<RuleInWords> = {}): Sheet => sampleSheet({ rule: { ...repeats, ...over } });
 
 describe('RepeatsEditor', () => {
   it('adds weekdays in the order of the week, and forgets dropped dates that may no longer exist', () => {

@@ -22,18 +22,20 @@ export type SentenceProps = {
   moveTo: (clock: string) => void;
   editDate: (edit: DateEdit) => void;
   editing: boolean;
+  /** Opens what one date has of its own. */
+  makeDiffer: (date: string) => void;
 };
 
 const LENGTHS = [15, 30, 45, 60, 75, 90, 120, 180];
 const WITH_BREAK = new Set([15, 45, 75]);
 
 /** The plain sentence that heads the sheet; its underlined parts open small editors. */
-export function Sentence({ sheet, pieces, change, moveTo, editDate, editing }: SentenceProps) {
+export function Sentence({ sheet, pieces, change, moveTo, editDate, editing, makeDiffer }: SentenceProps) {
   const { t } = useTranslation();
   const [byParts, setByParts] = useState(false);
   const dates = {
     label: t('singleDates.title'),
-    editor: () => <DatesEditor sheet={sheet} edit={editDate} pending={editing} />,
+    editor: () => <DatesEditor sheet={sheet} edit={editDate} pending={editing} change={change} makeDiffer={makeDiffer} />,
     className: 'w-[25rem]',
   };
   const editors: Record<Exclude<Piece['part'], null>, { label: string; editor: (close: () => void) => ReactNode; className?: string }> = {

@@ -7,11 +7,13 @@ import { sheetOf, type Sheet } from './sheet';
 const PARTS = {
   title: ['title'],
   when: ['startLocal', 'zone', 'allDay', 'durationMinutes', 'rule', 'dropped', 'extra', 'moved'],
+  dates: ['own'],
   people: ['attendees', 'hostId', 'hidesPeople'],
   join: ['joinMode', 'place'],
   purpose: ['purpose'],
   agenda: ['agenda'],
   links: ['links'],
+  entry: ['choices'],
 } as const satisfies Record<string, readonly (keyof Sheet)[]>;
 type Part = keyof typeof PARTS;
 

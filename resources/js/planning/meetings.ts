@@ -60,6 +60,8 @@ export const seriesShape = z.object({
   extra: z.array(z.string()),
   /** Which of the added dates stand in for which of the dropped ones. */
   moved: z.array(z.object({ date: z.string(), to: z.string() })),
+  /** Dates with something of their own that are dates still: as they were named, and as they are now. */
+  ownDates: z.array(z.object({ was: z.string(), now: z.string() })),
   sentence: z.array(pieceShape),
 });
 export type Series = z.infer<typeof seriesShape>;
@@ -74,6 +76,21 @@ export const kitShape = z.object({
 });
 export type Kit = z.infer<typeof kitShape>;
 
+export const CLASSES = ['public', 'private', 'confidential'] as const;
+
+/** What its entries say of themselves in calendars. */
+export const choicesShape = z.object({
+  reminderMinutes: z.nullable(z.number()),
+  class: z.enum(CLASSES),
+  categories: z.array(z.string()),
+  takesNoTime: z.boolean(),
+  notForwarded: z.boolean(),
+});
+export type EntryChoices = z.infer<typeof choicesShape>;
+export const usualChoices: EntryChoices = { reminderMinutes: 15, class: 'public', categories: [], takesNoTime: false, notForwarded: false };
+
+const attendeeShape = z.object({ person: personShape, role: z.enum(['required', 'optional']) });
+
 export const meetingShape = z.object({
   id: z.string(),
   version: z.number(),
@@ -87,6 +104,17 @@ export const meetingShape = z.object({
   attendees: z.array(z.object({ person: personShape, role: z.enum(['required', 'optional']), partstat: z.string() })),
   hostId: z.nullable(z.string()),
   ...seriesShape.shape,
+  /** Dates that have something of their own; null: as the series. */
+  own: z.array(
+    z.object({
+      date: z.string(),
+      minutes: z.nullable(z.number()),
+      title: z.nullable(z.string()),
+      place: z.nullable(z.string()),
+      people: z.nullable(z.array(attendeeShape)),
+    }),
+  ),
+  choices: choicesShape,
   zone: z.string(),
   zoneCity: z.string(),
   allDay: z.boolean(),
@@ -98,6 +126,11 @@ export const meetingShape = z.object({
   kit: z.nullable(kitShape),
   /** The sent meeting whose change this sheet is. */
   changeOf: z.nullable(z.string()),
+  /** Of the sheet of a change from one date on: that date. */
+  splitFrom: z.nullable(z.string()),
+  /** The series of which this was the later part, and the later part of this one. */
+  earlierId: z.nullable(z.string()),
+  laterId: z.nullable(z.string()),
   /** The sheet of a change that waits. */
   changeId: z.nullable(z.string()),
   changedLocal: z.nullable(z.string()),
@@ -116,6 +149,25 @@ export const meetingQuery = (id: string) =>
     meta: { live: { topics: ['meeting', 'draft'], id } satisfies Live },
   });
 
+const dateShape = z.object({
+  /** As the series names it. */
+  date: z.string(),
+  local: z.string(),
+  ownLocal: z.string(),
+  startsAt: z.string(),
+  endsAt: z.string(),
+  over: z.boolean(),
+  own: z.nullable(
+    z.object({
+      title: z.nullable(z.string()),
+      minutes: z.nullable(z.number()),
+      place: z.nullable(z.string()),
+      people: z.nullable(z.number()),
+    }),
+  ),
+});
+export type DateRow = z.infer<typeof dateShape>;
+
 export const datesQuery = (id: string) =>
   queryOptions({
     queryKey: ['dates', id],
@@ -123,9 +175,7 @@ export const datesQuery = (id: string) =>
       getJson(
         `meetings/${id}/dates`,
         z.object({
-          dates: z.array(
-            z.object({ local: z.string(), ownLocal: z.string(), startsAt: z.string(), endsAt: z.string(), over: z.boolean() }),
-          ),
+          dates: z.array(dateShape),
           laidUntil: z.nullable(z.string()),
           more: z.boolean(),
         }),
@@ -174,8 +224,10 @@ export const meetingsQuery = (q: string, which: string, page: number) =>
     },
   });
 
-/** The sheet on which a sent meeting is changed; with one date less, if one is named. */
-export const beginChange = (id: string, drop: string | null = null) =>
-  sendJson('POST', `meetings/${id}/change`, drop ? { drop } : {}, meetingShape);
+/** What a change begins with: dates left out, an end before one of them, or only the dates from one on. */
+export type Beginning = { drop?: string[]; endBefore?: string; from?: string };
+
+/** The sheet on which a sent meeting is changed. */
+export const beginChange = (id: string, beginning: Beginning = {}) => sendJson('POST', `meetings/${id}/change`, beginning, meetingShape);
 
 export const startMeeting = (from?: string) => sendJson('POST', 'meetings', from ? { from } : {}, meetingShape);

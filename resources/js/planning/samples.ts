@@ -1,4 +1,5 @@
 import type { Meeting } from './meetings';
+import { sheetOf, type Sheet } from './sheet';
 
 /** A meeting as the server tells it, for tests. */
 export const sampleMeeting = (over: Partial<Meeting> = {}): Meeting => ({
@@ -16,6 +17,12 @@ export const sampleMeeting = (over: Partial<Meeting> = {}): Meeting => ({
   dropped: [],
   extra: [],
   moved: [],
+  ownDates: [],
+  own: [],
+  choices: { reminderMinutes: 15, class: 'public', categories: [], takesNoTime: false, notForwarded: false },
+  splitFrom: null,
+  earlierId: null,
+  laterId: null,
   sentence: [],
   zone: 'Africa/Nairobi',
   zoneCity: 'Nairobi',
@@ -34,3 +41,5 @@ export const sampleMeeting = (over: Partial<Meeting> = {}): Meeting => ({
   calledOffLocal: null,
   ...over,
 });
+
+export const sampleSheet = (over: Partial<Sheet> = {}): Sheet => ({ ...sheetOf(sampleMeeting()), title: '', ...over });

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { boardWire, freshKey, wire, type Sheet } from './sheet';
+import { usualChoices } from './meetings';
+import { boardWire, freshKey, taken, wire, type Sheet } from './sheet';
 
 const sheet: Sheet = {
   title: 'Seed swap',
@@ -23,6 +24,8 @@ const sheet: Sheet = {
   hidesPeople: null,
   joinMode: 'online',
   place: '',
+  own: [],
+  choices: usualChoices,
 };
 
 describe('wire', () => {
@@ -39,5 +42,22 @@ describe('boardWire', () => {
   it('does not change with what the board does not show', () => {
     expect(boardWire({ ...sheet, title: 'Another', purpose: 'x', joinMode: 'both', place: 'y' })).toEqual(boardWire(sheet));
     expect(boardWire({ ...sheet, durationMinutes: 60 })).not.toEqual(boardWire(sheet));
+  });
+});
+
+describe('taken', () => {
+  it('takes what single dates have along, and lets go of dates that are none any more', () => {
+    const own = { date: '2026-12-15T15:30:00', minutes: 60, title: null, place: null, people: null };
+    const gone = { ...own, date: '2026-12-22T15:30:00' };
+    const series = {
+      startLocal: '2026-12-08T16:00:00',
+      rule: null,
+      dropped: [],
+      extra: [],
+      moved: [],
+      sentence: [],
+      ownDates: [{ was: own.date, now: '2026-12-15T16:00:00' }],
+    };
+    expect(taken(series)({ ...sheet, own: [own, gone] }).own).toEqual([{ ...own, date: '2026-12-15T16:00:00' }]);
   });
 });

@@ -1,9 +1,12 @@
 import type { Person } from '../people/people';
-import type { Meeting, Rule, Series } from './meetings';
+import type { EntryChoices, Meeting, Rule, Series } from './meetings';
 
 export type Attendee = { person: Person; role: 'required' | 'optional' };
 export type AgendaItem = { key: string; title: string; minutes: number | null; speaker: string };
 export type Link = { key: string; label: string; url: string };
+
+/** What one date has of its own; null: as the series. */
+export type OwnDate = { date: string; minutes: number | null; title: string | null; place: string | null; people: Attendee[] | null };
 
 /** The plan sheet as it stands in the browser. */
 export type Sheet = {
@@ -22,6 +25,9 @@ export type Sheet = {
   extra: string[];
   /** Which of the added dates stand in for which of the dropped ones; the server lets go of those that mean nothing any more. */
   moved: Series['moved'];
+  /** Dates that have something of their own. */
+  own: OwnDate[];
+  choices: EntryChoices;
   /** More than a thousand dates are meant. */
   manyAgreed: boolean;
   hidesPeople: boolean | null;
@@ -48,6 +54,8 @@ export function sheetOf(meeting: Meeting): Sheet {
     dropped: meeting.dropped,
     extra: meeting.extra,
     moved: meeting.moved,
+    own: meeting.own,
+    choices: meeting.choices,
     manyAgreed: false,
     hidesPeople: meeting.hidesPeople,
     joinMode: meeting.joinMode,
@@ -55,14 +63,20 @@ export function sheetOf(meeting: Meeting): Sheet {
   };
 }
 
-/** What the server made of when and how often, taken over into the sheet. */
-export const taken = ({ startLocal, rule, dropped, extra, moved }: Series): Partial<Sheet> => ({
-  startLocal,
-  rule,
-  dropped,
-  extra,
-  moved,
-});
+/** What the server made of when and how often, taken over into the sheet; what single dates have goes along with them. */
+export const taken =
+  ({ startLocal, rule, dropped, extra, moved, ownDates }: Series) =>
+  (now: Sheet): Partial<Sheet> => ({
+    startLocal,
+    rule,
+    dropped,
+    extra,
+    moved,
+    own: now.own.flatMap((own) => {
+      const date = ownDates.find(({ was }) => was === own.date)?.now;
+      return date === undefined ? [] : [{ ...own, date }];
+    }),
+  });
 
 const isUrl = (text: string) => /^https?:\/\/\S+\.?\S+$/i.test(text);
 
@@ -92,6 +106,12 @@ export function wire(sheet: Sheet, ids?: ReadonlyMap<string, number>): Record<st
     dropped: sheet.dropped,
     extra: sheet.extra,
     moved: sheet.moved,
+    own: sheet.own.map(({ people, ...own }) => ({
+      ...own,
+      people: people?.map(({ person, role }) => ({ personId: person.id, role })) ?? null,
+    })),
+    ownDates: sheet.own.map(({ date }) => date),
+    choices: sheet.choices,
     manyAgreed: sheet.manyAgreed,
     hidesPeople: sheet.hidesPeople,
     joinMode: sheet.joinMode,

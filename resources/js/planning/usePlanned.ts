@@ -43,7 +43,7 @@ export function usePlanned(meetingId: string, state: SheetState) {
   });
   const reanchor = useMutation({
     mutationFn: (zone: string) => anchorIn(meetingId, sheet, index, zone),
-    onSuccess: (now) => change({ ...taken(now), zone: now.zone }),
+    onSuccess: (now) => change((sheet) => ({ ...taken(now)(sheet), zone: now.zone })),
     onError: failed,
   });
   const dates = useMutation({

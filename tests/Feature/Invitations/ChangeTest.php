@@ -272,7 +272,7 @@ it('tells the history: who did what, from what to what, and how many were told',
 it('calls one date off: on the sheet of a change, whatever else waits there', function (): void {
     delivered($this->meeting);
     ($this->change)(['rule' => repeats(), 'place' => 'Hall 2']);
-    $drop = fn(string $date) => $this->postJson("/api/meetings/{$this->meeting->id}/change", ['drop' => $date]);
+    $drop = fn(string $date) => $this->postJson("/api/meetings/{$this->meeting->id}/change", ['drop' => [$date]]);
     $sheet = $drop('2026-12-22T15:30:00')->assertCreated()->json();
     expect([$sheet['dropped'], $sheet['place']])->toBe([['2026-12-22T15:30:00'], 'Hall 2']);
 
