@@ -114,7 +114,7 @@ final readonly class CoreMeeting
         if ($meeting->join_mode->isOnline() && $meeting->kit !== null) {
             $parts[] = $words->say('join') . ': ' . $meeting->kit->link . "\n"
                 . $words->say('number_and_passcode', ['number' => MeetingNumber::of($meeting->kit->number)->format(), 'passcode' => $meeting->kit->passcode]) . "\n"
-                . implode("\n", array_map(static fn(array $d): string => $words->say('by_phone') . ' ' . PhoneText::of($d['number']) . ' (' . $d['country'] . ')', $meeting->kit->dial_ins)) . "\n"
+                . implode("\n", array_map(static fn(array $d): string => $words->say('by_phone') . ' ' . $words->leftToRight(PhoneText::of($d['number']) . ' (' . $d['country'] . ')'), $meeting->kit->dial_ins)) . "\n"
                 . $words->say('then_pin', ['number' => $meeting->kit->number, 'pin' => $meeting->kit->pin]);
         }
         if ($meeting->join_mode->needsPlace() && $meeting->place !== null) {

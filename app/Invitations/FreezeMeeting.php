@@ -35,8 +35,9 @@ final readonly class FreezeMeeting
 
     /**
      * @param array<string, list<string>> $addresses by person, where somebody is to be told at other addresses than their present one
+     * @param ?string $hostAddress where the host's was another
      */
-    public function write(Meeting $meeting, array $addresses = []): string
+    public function write(Meeting $meeting, array $addresses = [], ?string $hostAddress = null): string
     {
         $told = $this->asItStands($meeting);
 
@@ -46,7 +47,7 @@ final readonly class FreezeMeeting
             'attendees' => self::people($meeting->attendees, $addresses),
             'dates' => $meeting->dates->map(static fn(OwnDate $d): array => [...self::raw($d, ['date_local', 'duration_minutes', 'title', 'place', 'own_people']), 'attendees' => self::people($d->attendees, $addresses)])->all(),
             'kit' => $meeting->kit === null ? null : self::values($meeting->kit, self::KIT),
-            'host' => $meeting->host === null ? null : self::raw($meeting->host, self::PERSON),
+            'host' => $meeting->host === null ? null : [...self::raw($meeting->host, self::PERSON), 'email' => $hostAddress ?? $meeting->host->email],
             'coordinator' => [...self::raw($meeting->coordinator, ['id', 'person_id', 'email', 'role']), 'person' => self::raw($meeting->coordinator->person, self::PERSON)],
             'organisation' => $told->organisation,
             'organizer' => $told->organizer->value,

@@ -34,7 +34,7 @@ final readonly class HistoryController
             'words' => $step->words,
             'told' => (int) ($told[$step->id] ?? 0),
             // A state to go back to: what the meeting was before this.
-            'canRestore' => $step->before !== null && $step->taken_back_at === null,
+            'canRestore' => $step->kind === StepKind::Changed && $step->before !== null && $step->taken_back_at === null,
         ])->all()]);
     }
 

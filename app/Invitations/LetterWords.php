@@ -57,6 +57,12 @@ final class LetterWords
         return $this->say('date_clock_place', ['date' => $this->language->weekdayAndDate($wall), 'clock' => $this->language->clock($wall), 'place' => $this->language->place($zoneId)]);
     }
 
+    /** What is read from left to right in any language: numbers to dial. In a text from right to left it is set apart (Unicode UAX 9, LRI and PDI). */
+    public function leftToRight(string $text): string
+    {
+        return $this->language->isRightToLeft() ? "\u{2066}$text\u{2069}" : $text;
+    }
+
     /** @return list<string> */
     public function keys(): array
     {

@@ -9,5 +9,6 @@ enum StepKind: string
     case Sent = 'sent';
     case Changed = 'changed';
     case CalledOff = 'called_off';
+    case Readdressed = 'readdressed';
     case TakenBack = 'taken_back';
 }

@@ -8,6 +8,7 @@ use App\People\Person;
 use App\Planning\Attendee;
 use App\Planning\DateAsPlanned;
 use App\Planning\DateAttendee;
+use App\Planning\JoinMode;
 use App\Planning\Meeting;
 use App\Planning\MeetingSeries;
 use Illuminate\Contracts\View\Factory;
@@ -152,6 +153,8 @@ final class WriteLetter
         $one = clone $told->meeting;
         $one->setRawAttributes([
             ...$one->getAttributes(), 'starts_local' => str_replace('T', ' ', $date->format()), 'rrule' => null, 'extra_local' => '[]', 'dropped_local' => '[]', 'moved_local' => '[]',
+            // A date that has a place is there too, whatever the others are.
+            'join_mode' => ($own->place === null || $one->join_mode->needsPlace() ? $one->join_mode : ($one->join_mode->isOnline() ? JoinMode::Both : JoinMode::InPerson))->value,
             'title' => $own->title, 'duration_minutes' => $own->minutes, 'place' => $own->place, 'hides_people' => HidePeople::from($told->meeting),
         ]);
         $one->setRelation('attendees', collect($own->people));

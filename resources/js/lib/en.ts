@@ -751,7 +751,7 @@ export const en = {
   words: { label: 'A few words of your own', hint: 'They stand at the top of every message. You can leave this empty.' },
   history: {
     title: 'History',
-    kind: { sent: 'Sent', changed: 'Changed', called_off: 'Called off', taken_back: 'Taken back' },
+    kind: { sent: 'Sent', changed: 'Changed', called_off: 'Called off', readdressed: 'Sent to a new address', taken_back: 'Taken back' },
     by: 'by {{name}}',
     told_one: '{{count}} person told',
     told_other: '{{count}} people told',

@@ -13,11 +13,14 @@ import type { People } from '../overlap/words';
 import { ErrorNote } from '../ui/ErrorNote';
 import { useTell } from '../ui/Notice';
 import { Popover } from '../ui/Popover';
-import { leftOut, WhenForm } from './DatesEditor';
-import { namedOf } from './own';
+import { leftOut, ownWords, WhenForm } from './DatesEditor';
+import { namedOf, placeOfDate } from './own';
 import { NextDays } from './NextDays';
 import type { Sheet } from './sheet';
 import type { PlannedState } from './usePlanned';
+
+/** So many dates with something of their own are named under the board; all stand among the single dates. */
+const OWN_NAMED = 3;
 
 export type BoardView = 'day' | 'dates';
 
@@ -161,6 +164,11 @@ export function BoardArea({ meetingId, sheet, people, state, view, setView, make
                 />
               </Popover>
             )}
+            {sheet.own.slice(0, OWN_NAMED).map((own) => (
+              <button key={own.date} type="button" className="changeable" onClick={() => makeDiffer(own.date)}>
+                {t('ownDate.differs', { date: dayMonth(placeOfDate(sheet, own.date)), what: ownWords(t, own) })}
+              </button>
+            ))}
             {current && !single && (
               <button type="button" className="changeable" onClick={() => makeDiffer(namedOf(sheet, current.wall))}>
                 {t('ownDate.open', { date: dayMonth(current.wall) })}

@@ -2,7 +2,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useId, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
-import { clock, longDate } from '../lib/time';
+import { clock, shortDate } from '../lib/time';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
 import { ErrorNote } from '../ui/ErrorNote';
@@ -34,7 +34,7 @@ export function DateDialog({ meeting, date, isFirst, close }: DateDialogProps) {
       open
       onOpenChange={close}
       title={t('dateDialog.title', { title: meeting.title })}
-      description={`${longDate(date.local)}${meeting.allDay ? '' : `, ${clock(date.local)} ${meeting.zoneCity}`}`}
+      description={`${shortDate(date.local)}${meeting.allDay ? '' : `, ${clock(date.local)} ${meeting.zoneCity}`}`}
     >
       {error && <ErrorNote error={error} />}
       <fieldset className="flex flex-col gap-1.5">
