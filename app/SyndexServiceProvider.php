@@ -17,6 +17,9 @@ use App\Joining\Bridge;
 use App\Joining\HttpBridge;
 use App\Joining\SystemRandomness;
 use App\Joining\TitleOfRoom;
+use App\Operations\Dns;
+use App\Operations\SystemDns;
+use App\Operations\TableDns;
 use App\People\AccountMail;
 use App\People\ComingUp;
 use App\People\PersonAddressChanged;
@@ -92,6 +95,7 @@ final class SyndexServiceProvider extends ServiceProvider
         URL::forceRootUrl((string) config('app.url'));
         // Behind nginx and a load balancer the port seen here is not the one in the browser.
         Vite::createAssetPathsUsing(static fn(string $path): string => '/' . $path);
+        $this->app->bind(Dns::class, static fn(): Dns => is_string($table = config('syndex.dns_table')) && $table !== '' ? new TableDns($table) : new SystemDns());
         Event::listen(PersonAddressChanged::class, FollowAddress::class);
         // Whose word counts for where a request comes from.
         TrustProxies::at(config('syndex.trusted_proxies'));

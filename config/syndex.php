@@ -8,6 +8,13 @@ return [
     // The name that stands on mails about accounts.
     'mail_name' => env('MAIL_NAME', 'Syndex'),
 
+    // The key with which mails are signed (RFC 6376): a file with the private key in PEM, and the selector under which its public
+    // half stands in the DNS. Without one, nothing is signed.
+    'dkim' => ['key_file' => env('DKIM_KEY_FILE'), 'selector' => env('DKIM_SELECTOR', 'syndex')],
+
+    // A table that stands in for the DNS in tests: a JSON file, texts by name.
+    'dns_table' => env('DNS_TABLE'),
+
     // Where mail is handed over (RFC 5321).
     'post_room' => [
         'host' => env('POSTROOM_HOST', '127.0.0.1'),

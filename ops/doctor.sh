@@ -31,6 +31,15 @@ say 'Parts'
 [ -f build/common-passwords.txt ] && good 'the list of common passwords is there' || bad 'The list of common passwords is missing.' 'Run  bin/syndex setup.'
 [ -f public/build/manifest.json ] && good 'the interface is built' || bad 'The interface is not built.' 'Run  bin/syndex setup.'
 
+# Tells what a command found out: a line each, kind, text and remedy.
+facts() {
+  local found
+  found=$(artisan "$1" 2>/dev/null) || return 1
+  while IFS='|' read -r kind text remedy; do
+    [ "$kind" = ok ] && good "$text" || bad "$text" "$remedy"
+  done <<<"$found"
+}
+
 say 'What runs'
 if is_running; then :; elif [ -n "$(own_processes)" ]; then bad 'Processes of an earlier run are left.' 'Run  bin/syndex start  or  stop;  both end them.'; fi
 if ! is_running; then
@@ -43,13 +52,10 @@ else
     port=$(setting "${entry%%:*}")
     port_is_free "$port" && bad "Port $port (${entry#*:}) does not answer." "Look at $log." || good "port $port  ${entry#*:}"
   done
-  if facts=$(artisan doctor:facts 2>/dev/null); then
-    while IFS='|' read -r kind text remedy; do
-      [ "$kind" = ok ] && good "$text" || bad "$text" "$remedy"
-    done <<<"$facts"
-  else
-    bad 'The database does not answer.' "Look at $log/database.log."
-  fi
+  facts doctor:facts || bad 'The database does not answer.' "Look at $log/database.log."
+
+  say 'Mail'
+  facts doctor:mail || bad 'What the DNS says of mail could not be looked at.' "Look at $log."
 fi
 
 say 'Room'

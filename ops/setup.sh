@@ -8,7 +8,7 @@ needed=(
   composer:composer nodejs:node npm:npm
 )
 if [ "${1:-}" = --for-tests ]; then
-  needed+=(chromium:/usr/bin/chromium chromium-driver:/usr/bin/chromedriver python3-icalendar:/usr/lib/python3/dist-packages/icalendar python3-dateutil:/usr/lib/python3/dist-packages/dateutil libical-dev:/usr/include/libical/ical.h gcc:/usr/bin/cc libc6-dev:/usr/include/stdio.h)
+  needed+=(chromium:/usr/bin/chromium chromium-driver:/usr/bin/chromedriver khal:/usr/bin/khal vdirsyncer:/usr/bin/vdirsyncer python3-dkim:/usr/lib/python3/dist-packages/dkim python3-icalendar:/usr/lib/python3/dist-packages/icalendar python3-dateutil:/usr/lib/python3/dist-packages/dateutil libical-dev:/usr/include/libical/ical.h gcc:/usr/bin/cc libc6-dev:/usr/include/stdio.h)
 fi
 
 have() {

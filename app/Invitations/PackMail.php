@@ -62,6 +62,6 @@ final class PackMail
             ->addTextHeader('Content-Language', $language)
             ->addTextHeader('MIME-Version', '1.0');
 
-        return (new MimeMessage($headers, $body))->toString();
+        return SignMail::of(new MimeMessage($headers, $body))->toString();
     }
 }
