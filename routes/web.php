@@ -80,6 +80,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('meetings/{meeting}/keep', [InvitationController::class, 'keep']);
         Route::post('meetings/{meeting}/send', [InvitationController::class, 'send']);
         Route::post('meetings/{meeting}/take-back', [InvitationController::class, 'takeBack']);
+        Route::post('meetings/{meeting}/tell/{person}', [InvitationController::class, 'tellOne']);
         Route::post('meetings/{meeting}/call-off', [InvitationController::class, 'callOff']);
         Route::post('meetings/{meeting}/clock-moves', ClockMoveController::class);
         Route::get('people', [PersonController::class, 'index']);

@@ -97,7 +97,7 @@ final readonly class DispatchController
             'open' => $query->whereIn('state', [DispatchState::Waiting, DispatchState::Sending]),
             'sent' => $query->where('state', DispatchState::Sent),
             'failed' => $query->whereIn('state', [DispatchState::Refused, DispatchState::GivenUp]),
-            'withdrawn' => $query->whereIn('state', [DispatchState::Replaced, DispatchState::TakenBack]),
+            'withdrawn' => $query->whereIn('state', [DispatchState::Replaced, DispatchState::LeftOut, DispatchState::TakenBack]),
             default => null,
         };
     }

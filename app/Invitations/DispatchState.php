@@ -15,6 +15,8 @@ enum DispatchState: string
     case GivenUp = 'given_up';
     /** A newer one to the same person about the same meeting took its place before it left. */
     case Replaced = 'replaced';
+    /** The coordinator chose not to tell this person: their next message starts from what they know. */
+    case LeftOut = 'left_out';
     /** Taken back before it left. */
     case TakenBack = 'taken_back';
 

@@ -21,7 +21,7 @@ final readonly class HistoryController
     public function show(Meeting $meeting): JsonResponse
     {
         $steps = Step::query()->with('account.person')->where('meeting_id', $meeting->id)->orderByDesc('id')->limit(self::MOST)->get();
-        $told = Dispatch::query()->join('meeting_snapshots', 'meeting_snapshots.id', '=', 'dispatches.snapshot_id')->whereIn('meeting_snapshots.step_id', $steps->pluck('id'))
+        $told = Dispatch::query()->join('meeting_snapshots', 'meeting_snapshots.id', '=', 'dispatches.snapshot_id')->whereIn('meeting_snapshots.step_id', $steps->pluck('id'))->whereNot('dispatches.state', DispatchState::LeftOut)
             ->groupBy('meeting_snapshots.step_id')->selectRaw('meeting_snapshots.step_id as step, count(distinct recipient) as people')->pluck('people', 'step');
 
         return new JsonResponse(['steps' => $steps->map(fn(Step $step): array => [

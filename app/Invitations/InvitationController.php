@@ -60,12 +60,22 @@ final readonly class InvitationController
     /** Sends a meeting, or the change of which this is the sheet. */
     public function send(Request $request, Meeting $meeting, SendMeeting $send, SendChange $sendChange): JsonResponse
     {
-        $request->validate(['version' => ['required', 'integer'], 'tellAll' => ['sometimes', 'boolean'], ...self::WORDS]);
+        $request->validate(['version' => ['required', 'integer'], 'tellAll' => ['sometimes', 'boolean'], 'leaveOut' => ['sometimes', 'array', 'list', 'max:500'], 'leaveOut.*' => ['string', 'max:26'], ...self::WORDS]);
         /** @var Account $account */
         $account = $request->user();
-        $sent = $meeting->changes_id === null ? $send($meeting, $request->integer('version'), $account, self::words($request)) : $sendChange($meeting, $request->integer('version'), $request->boolean('tellAll'), $account, self::words($request));
+        $sent = $meeting->changes_id === null ? $send($meeting, $request->integer('version'), $account, self::words($request)) : $sendChange($meeting, $request->integer('version'), $request->boolean('tellAll'), $account, self::words($request), array_values(array_map(strval(...), $request->array('leaveOut'))));
 
         return new JsonResponse([...$this->view->of($sent), 'holdSeconds' => (int) config('syndex.outbox.hold_seconds')]);
+    }
+
+    /** The meeting as it stands, once more to one of its people. */
+    public function tellOne(Request $request, Meeting $meeting, Person $person, TellOne $tellOne): JsonResponse
+    {
+        /** @var Account $account */
+        $account = $request->user();
+        $tellOne($meeting, $person, $account);
+
+        return new JsonResponse(['name' => $person->called()]);
     }
 
     public function keep(Meeting $meeting, KeepMeeting $keep): JsonResponse

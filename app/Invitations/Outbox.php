@@ -53,8 +53,9 @@ final readonly class Outbox
      *
      * @param  string  $after  the meeting as it is now, frozen
      * @param  ?Meeting  $later  the later part of a series that was cut
+     * @param  list<string>  $leftOut  people who are not told this time
      */
-    public function tellChange(Step $step, Meeting $meeting, PlannedStep $planned, string $after, bool $tellAll, ?Meeting $later = null): void
+    public function tellChange(Step $step, Meeting $meeting, PlannedStep $planned, string $after, bool $tellAll, ?Meeting $later = null, array $leftOut = []): void
     {
         $replaced = [...$planned->late, ...array_map(static fn(Message $m): string => $m->to, $planned->messages())];
         $waiting = Dispatch::query()->where('uid', $meeting->uid)->where('state', DispatchState::Waiting)->whereIn('recipient', $replaced)->lockForUpdate()->pluck('id');
@@ -75,7 +76,8 @@ final readonly class Outbox
             $rows = array_map(static fn(Message $m): array => [
                 'meeting_id' => $about->id, 'snapshot_id' => $snapshot->id, 'uid' => $about->uid, 'sequence' => $group->isLater ? 0 : $planned->sequence, 'subject' => mb_strimwidth($about->title, 0, 990, '…'),
                 'kind' => DispatchKind::of($m)->value, 'recurrence_id' => $m->recurrenceId, 'changes' => json_encode(array_column($m->changes, 'value'), JSON_THROW_ON_ERROR),
-                'state' => DispatchState::Waiting->value, 'hold_until' => $hold, 'next_try_at' => $hold, 'created_at' => now(), 'updated_at' => now(),
+                'state' => (in_array($people[$m->to] ?? null, $leftOut, true) && !in_array($m->to, $planned->late, true) ? DispatchState::LeftOut : DispatchState::Waiting)->value,
+                'hold_until' => $hold, 'next_try_at' => $hold, 'created_at' => now(), 'updated_at' => now(),
                 ...self::names(), 'person_id' => $people[$m->to] ?? null, 'recipient' => $m->to,
             ], $group->messages);
             foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {

@@ -26,10 +26,13 @@ final readonly class SendChange
 
     public function __construct(private FreezeMeeting $freeze, private PlanChange $plan, private Outbox $outbox, private ChangeOf $change, private CutChange $cuts, private Readiness $readiness, private Live $live) {}
 
-    /** @param int $version the version of the sheet that was read back */
-    public function __invoke(Meeting $sheet, int $version, bool $tellAll, Account $by, ?string $words = null): Meeting
+    /**
+     * @param  int  $version  the version of the sheet that was read back
+     * @param  list<string>  $leftOut  people who are not told this time
+     */
+    public function __invoke(Meeting $sheet, int $version, bool $tellAll, Account $by, ?string $words = null, array $leftOut = []): Meeting
     {
-        return Decide::on(function () use ($sheet, $version, $tellAll, $by, $words): Meeting {
+        return Decide::on(function () use ($sheet, $version, $tellAll, $by, $words, $leftOut): Meeting {
             $meeting = Meeting::query()->lockForUpdate()->findOrFail($sheet->changes_id);
             $sheet = Meeting::query()->lockForUpdate()->findOrFail($sheet->id);
             if ($meeting->status !== MeetingStatus::Sent) {
@@ -50,15 +53,15 @@ final readonly class SendChange
             $known = $this->freeze->read($before);
             $cut = $this->cuts->of($sheet, $meeting);
             if ($cut !== null) {
-                return $this->cut($cut, $sheet, $meeting, $before, $known, $channels, $by, $words);
+                return $this->cut($cut, $sheet, $meeting, $before, $known, $channels, $by, $words, $leftOut);
             }
             $this->change->apply($sheet, $meeting, CarbonImmutable::now());
             $planned = $this->plan->of($meeting, $known, $this->freeze->asItStands($meeting), $tellAll);
             $meeting->update(['sequence' => $planned->sequence]);
-            $this->askAnew($meeting, $planned);
+            $this->askAnew($meeting, $planned, $leftOut);
             $after = $this->freeze->write($meeting->refresh());
             $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by->id, 'kind' => StepKind::Changed, 'sequence' => $planned->sequence, 'before' => $before, 'after' => $after, 'words' => $words]);
-            $this->outbox->tellChange($step, $meeting, $planned, $after, $tellAll);
+            $this->outbox->tellChange($step, $meeting, $planned, $after, $tellAll, leftOut: $leftOut);
             $sheet->delete();
             $this->live->tell([Live::COORDINATION, ...$channels, ...SendMeeting::channels($meeting)], 'meeting', $meeting->id);
 
@@ -70,8 +73,9 @@ final readonly class SendChange
      * The series ends before the first date that is changed, and the sheet becomes the meeting that goes on from there.
      *
      * @param  list<string>  $channels
+     * @param  list<string>  $leftOut
      */
-    private function cut(CutSeries $cut, Meeting $sheet, Meeting $meeting, string $before, MeetingAsTold $known, array $channels, Account $by, ?string $words): Meeting
+    private function cut(CutSeries $cut, Meeting $sheet, Meeting $meeting, string $before, MeetingAsTold $known, array $channels, Account $by, ?string $words, array $leftOut): Meeting
     {
         $wasLater = $this->freeze->asItStands($cut->wasLater);
         $answers = $this->cuts->keepsTimes($cut) ? $meeting->attendees()->pluck('partstat', 'person_id')->all() : [];
@@ -81,13 +85,14 @@ final readonly class SendChange
         $meeting->update(['sequence' => $planned->sequence]);
         $after = $this->freeze->write($meeting->refresh());
         $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by->id, 'kind' => StepKind::Changed, 'split_into_id' => $later->id, 'sequence' => $planned->sequence, 'before' => $before, 'after' => $after, 'words' => $words]);
-        $this->outbox->tellChange($step, $meeting, $planned, $after, false, $later);
+        $this->outbox->tellChange($step, $meeting, $planned, $after, false, $later, $leftOut);
         $this->live->tell([Live::COORDINATION, ...$channels, ...SendMeeting::channels($later)], 'meeting', $meeting->id);
 
         return $later;
     }
 
-    private function askAnew(Meeting $meeting, PlannedStep $planned): void
+    /** @param list<string> $leftOut */
+    private function askAnew(Meeting $meeting, PlannedStep $planned, array $leftOut): void
     {
         $addresses = [];
         foreach ($planned->messages() as $message) {
@@ -96,7 +101,7 @@ final readonly class SendChange
             }
         }
         foreach ($meeting->attendees()->with('person')->get() as $attendee) {
-            if ($attendee->role !== AttendeeRole::Chair && in_array($attendee->person->email, $addresses, true)) {
+            if ($attendee->role !== AttendeeRole::Chair && in_array($attendee->person->email, $addresses, true) && !in_array($attendee->person_id, $leftOut, true)) {
                 $attendee->update(['partstat' => 'needs-action']);
             }
         }

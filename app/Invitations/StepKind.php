@@ -10,5 +10,6 @@ enum StepKind: string
     case Changed = 'changed';
     case CalledOff = 'called_off';
     case Readdressed = 'readdressed';
+    case SentAgain = 'sent_again';
     case TakenBack = 'taken_back';
 }

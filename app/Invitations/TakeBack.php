@@ -77,7 +77,7 @@ final readonly class TakeBack
     /** @param Collection<int, Dispatch> $step */
     private function stop(Collection $step): void
     {
-        if ($step->contains(static fn(Dispatch $d): bool => $d->attempted_at !== null || !in_array($d->state, [DispatchState::Waiting, DispatchState::Sending], true))) {
+        if ($step->contains(static fn(Dispatch $d): bool => $d->attempted_at !== null || !in_array($d->state, [DispatchState::Waiting, DispatchState::Sending, DispatchState::LeftOut], true))) {
             throw NotNow::tooLateToTakeBack();
         }
         // One that a worker has in hand, but has not begun to send, it will find taken back.

@@ -86,8 +86,17 @@ it('asks again with everybody told, and sends it so', async () => {
   expect(await screen.findByText('the meeting itself')).toBeInTheDocument();
   expect(asked.find(({ url }) => url.endsWith('/send'))).toEqual({
     url: '/api/meetings/sheet/send',
-    body: { version: 7, tellAll: true, words: '' },
+    body: { version: 7, tellAll: true, words: '', leaveOut: [] },
   });
+});
+
+it('leaves somebody out, and says what becomes of them', async () => {
+  page(back());
+  fireEvent.click(await screen.findByRole('checkbox', { name: 'Tell Rosa Quispe' }));
+  expect(screen.getByText(/told with the next message/)).toBeInTheDocument();
+  fireEvent.click(screen.getByRole('button', { name: 'Send it to 1 person' }));
+  expect(await screen.findByText('the meeting itself')).toBeInTheDocument();
+  expect(asked.find(({ url }) => url.endsWith('/send'))?.body).toMatchObject({ leaveOut: ['r'] });
 });
 
 it.each([

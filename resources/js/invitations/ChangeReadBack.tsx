@@ -35,7 +35,9 @@ function Shown({ data, tellAll, setTellAll }: { data: ChangeBack; tellAll: boole
   const [words, setWords] = useState('');
   const chosen = data.told.find((one) => one.personId === asked) ?? data.told[0];
   const silent = data.untouched.filter((one) => !one.isOrganizer);
-  const count = data.told.length;
+  const [leftOut, setLeftOut] = useState<string[]>([]);
+  const isLeftOut = (one: Telling) => one.personId !== null && leftOut.includes(one.personId);
+  const count = data.told.filter((one) => !isLeftOut(one)).length;
 
   const takeBack = useMutation({
     mutationFn: () => sendJson('POST', `meetings/${sentId}/take-back`, {}, meetingShape),
@@ -49,7 +51,8 @@ function Shown({ data, tellAll, setTellAll }: { data: ChangeBack; tellAll: boole
   });
   const send = useMutation({
     mutationKey: sendingKey(sheet.id),
-    mutationFn: () => sendJson('POST', `meetings/${sheet.id}/send`, { version: sheet.version, tellAll, words }, meetingShape),
+    mutationFn: () =>
+      sendJson('POST', `meetings/${sheet.id}/send`, { version: sheet.version, tellAll, words, leaveOut: leftOut }, meetingShape),
     onSuccess: async (now) => {
       const seconds = now.holdSeconds ?? 0;
       tell(
@@ -91,8 +94,18 @@ function Shown({ data, tellAll, setTellAll }: { data: ChangeBack; tellAll: boole
               {data.from && <p className="border-t border-line py-1.5">{t('changed.fromOnLong', { date: longDate(data.from) })}</p>}
               {data.different.length === 0 && <p className="border-t border-line py-1.5">{t('changed.asSent')}</p>}
             </section>
-            {count > 0 && <OwnWords words={words} setWords={setWords} />}
-            {count > 0 && <Tellings told={data.told} allDay={sheet.allDay} chosen={chosen?.personId ?? null} choose={setAsked} />}
+            {data.told.length > 0 && <OwnWords words={words} setWords={setWords} />}
+            {data.told.length > 0 && (
+              <Tellings
+                told={data.told}
+                allDay={sheet.allDay}
+                chosen={chosen?.personId ?? null}
+                choose={setAsked}
+                leftOut={leftOut}
+                toggle={(id) => setLeftOut(leftOut.includes(id) ? leftOut.filter((one) => one !== id) : [...leftOut, id])}
+              />
+            )}
+            {leftOut.length > 0 && <p className="text-note font-semibold text-odd">{t('changed.leftOut')}</p>}
             <p>
               {silent.length > 0 && (
                 <>
@@ -134,9 +147,16 @@ function Shown({ data, tellAll, setTellAll }: { data: ChangeBack; tellAll: boole
   );
 }
 
-type TellingsProps = { told: Telling[]; allDay: boolean; chosen: string | null; choose: (personId: string | null) => void };
+type TellingsProps = {
+  told: Telling[];
+  allDay: boolean;
+  chosen: string | null;
+  choose: (personId: string | null) => void;
+  leftOut: string[];
+  toggle: (personId: string) => void;
+};
 
-function Tellings({ told, allDay, chosen, choose }: TellingsProps) {
+function Tellings({ told, allDay, chosen, choose, leftOut, toggle }: TellingsProps) {
   const { t } = useTranslation();
   const say = (wall: string | null) => (wall === null ? '' : `${weekday(wall)} ${dayMonth(wall)}${allDay ? '' : ` ${clock(wall)}`}`);
   return (
@@ -160,6 +180,15 @@ function Tellings({ told, allDay, chosen, choose }: TellingsProps) {
               className={`border-t border-line align-top ${one.personId === chosen ? 'bg-day text-[#17202b] dark:text-ink' : ''}`}
             >
               <td className="py-1 pr-2">
+                {one.personId !== null && (
+                  <input
+                    type="checkbox"
+                    className="mr-2 align-middle"
+                    aria-label={t('changed.tellOne', { name: one.name })}
+                    checked={!leftOut.includes(one.personId)}
+                    onChange={() => toggle(one.personId ?? '')}
+                  />
+                )}
                 <button
                   type="button"
                   aria-pressed={one.personId === chosen}

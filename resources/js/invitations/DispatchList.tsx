@@ -11,6 +11,7 @@ const TONE: Record<Dispatch['state'], string> = {
   refused: 'text-broken font-semibold',
   given_up: 'text-broken font-semibold',
   replaced: 'text-muted',
+  left_out: 'text-odd',
   taken_back: 'text-muted',
 };
 

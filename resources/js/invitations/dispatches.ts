@@ -12,7 +12,7 @@ const rowShape = z.object({
   meetingTitle: z.nullable(z.string()),
   subject: z.string(),
   messageId: z.string(),
-  state: z.enum(['waiting', 'sending', 'sent', 'refused', 'given_up', 'replaced', 'taken_back']),
+  state: z.enum(['waiting', 'sending', 'sent', 'refused', 'given_up', 'replaced', 'left_out', 'taken_back']),
   tries: z.number(),
   /** On the clock of whoever is signed in. */
   createdLocal: z.string(),

@@ -6,7 +6,6 @@ import { Button } from '../ui/Button';
 import { inOrder, type Day } from './board';
 import { localAt, PaneView, type Shown } from './PaneView';
 import { OutOfSight } from './OutOfSight';
-import {} from './words';
 import { useBar, type Bar } from './useBar';
 import { spoken, type People } from './words';
 
@@ -19,6 +18,8 @@ export type DayBoardProps = {
   readOnly?: boolean;
   /** Twelve hours around the bar in place of the whole day. */
   close?: boolean;
+  /** Where the bar stood when it was sent, if that is elsewhere. */
+  was?: Bar | null;
   /** Panes in order of trouble rather than from west to east. */
   worstFirst?: boolean;
 };
@@ -29,7 +30,17 @@ const CLOSE = 720;
 const HEAD = 'calc(1.25rem + 1rem + 0.125rem + 1.25rem)';
 
 /** The daylight board of one date: time runs down, a pane a place, the meeting a bar through all of them. */
-export function DayBoard({ day, people, anchorCity, allDay, moved, readOnly = false, close = false, worstFirst = false }: DayBoardProps) {
+export function DayBoard({
+  day,
+  people,
+  anchorCity,
+  allDay,
+  moved,
+  readOnly = false,
+  close = false,
+  worstFirst = false,
+  was = null,
+}: DayBoardProps) {
   const { t } = useTranslation();
   const body = useRef<HTMLDivElement>(null);
   const [focus, setFocus] = useState<string | null>(null);
@@ -108,6 +119,18 @@ export function DayBoard({ day, people, anchorCity, allDay, moved, readOnly = fa
               />
             </div>
           ))}
+          {was && was.at + was.minutes > shown.from && was.at < shown.from + shown.minutes && (
+            <div
+              aria-hidden
+              data-testid="bar-was"
+              title={t('board.wasHere')}
+              className="pointer-events-none absolute inset-x-0 z-10 border-2 border-dashed border-[#e9edf1] outline-2 -outline-offset-1 outline-[#17202b] outline-dashed"
+              style={{
+                top: `calc(var(--head) + (100% - var(--head)) * ${((Math.max(was.at, shown.from) - shown.from) / shown.minutes).toFixed(5)})`,
+                height: `max(4px, calc((100% - var(--head)) * ${(was.minutes / shown.minutes).toFixed(5)}))`,
+              }}
+            />
+          )}
           <div
             role="slider"
             tabIndex={readOnly ? -1 : 0}

@@ -16,7 +16,9 @@ import { Popover } from '../ui/Popover';
 import { leftOut, ownWords, WhenForm } from './DatesEditor';
 import { namedOf, placeOfDate } from './own';
 import { NextDays } from './NextDays';
+import type { Meeting } from './meetings';
 import type { Sheet } from './sheet';
+import { wasBar } from './was';
 import type { PlannedState } from './usePlanned';
 
 /** So many dates with something of their own are named under the board; all stand among the single dates. */
@@ -31,12 +33,14 @@ export type BoardAreaProps = {
   state: PlannedState;
   view: BoardView;
   setView: (view: BoardView) => void;
+  /** The meeting as its people know it, where this is the sheet of a change. */
+  sent: Meeting | undefined;
   /** Opens what one date has of its own. */
   makeDiffer: (date: string) => void;
 };
 
 /** The right side of the sheet: the board of one date or of all, and the strip of dates under it. */
-export function BoardArea({ meetingId, sheet, people, state, view, setView, makeDiffer }: BoardAreaProps) {
+export function BoardArea({ meetingId, sheet, people, state, view, setView, sent, makeDiffer }: BoardAreaProps) {
   const { t } = useTranslation();
   const tell = useTell();
   const narrow = useMedia('(max-width: 767px)');
@@ -105,6 +109,7 @@ export function BoardArea({ meetingId, sheet, people, state, view, setView, make
                 anchorCity={planned.zoneCity}
                 allDay={sheet.allDay}
                 moved={state.moved}
+                was={wasBar(sheet, sent, current?.wall, day)}
                 close={close}
                 worstFirst={worstFirst}
               />

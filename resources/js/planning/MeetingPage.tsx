@@ -2,13 +2,15 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
-import { ApiError } from '../lib/api';
+import * as z from 'zod/mini';
+import { ApiError, sendJson } from '../lib/api';
 import { clock, shortDate } from '../lib/time';
 import { called } from '../people/people';
 import { useSession } from '../people/session';
 import { Awaited } from '../ui/Awaited';
 import { Button } from '../ui/Button';
 import { ErrorNote } from '../ui/ErrorNote';
+import { useTell } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { CallOffDialog } from './CallOffDialog';
 import { MeetingDates } from './MeetingDates';
@@ -40,6 +42,12 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
   const changing = useMutation({
     mutationFn: () => beginChange(meeting.id),
     onSuccess: (sheet) => navigate(`/meetings/${sheet.id}/plan`),
+  });
+  const tell = useTell();
+  const tellOne = useMutation({
+    mutationFn: (personId: string) => sendJson('POST', `meetings/${meeting.id}/tell/${personId}`, {}, z.object({ name: z.string() })),
+    onSuccess: ({ name }) => tell(t('meeting.sentAgain', { name })),
+    onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
   });
   const copying = useCopying();
 
@@ -179,7 +187,20 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
                         .join(', ')}
                     </span>
                   </span>
-                  <span className="text-muted">{meeting.status === 'sent' ? t(`partstat.${partstat}`) : ''}</span>
+                  <span className="flex shrink-0 items-baseline gap-3 text-muted">
+                    {meeting.status === 'sent' ? t(`partstat.${partstat}`) : ''}
+                    {plans && meeting.status === 'sent' && (
+                      <Button
+                        look="quiet"
+                        className="no-print text-note"
+                        aria-label={t('meeting.sendAgainLong', { name: called(person) })}
+                        disabled={tellOne.isPending}
+                        onClick={() => tellOne.mutate(person.id)}
+                      >
+                        {t('meeting.sendAgain')}
+                      </Button>
+                    )}
+                  </span>
                 </li>
               ))}
             </ul>

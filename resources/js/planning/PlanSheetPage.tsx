@@ -72,6 +72,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
   const [fits, setFits] = useState(false);
   const [discarding, setDiscarding] = useState(false);
   const [typing, setTyping] = useState(false);
+  const { data: sent } = useQuery({ ...meetingQuery(meeting.changeOf ?? ''), enabled: meeting.changeOf !== null });
   const [asked] = useSearchParams();
   const [differing, setDiffering] = useState<string | null>(asked.get('date'));
   const people = useMemo(() => new Map(sheet.attendees.map(({ person }) => [person.id, person])), [sheet.attendees]);
@@ -195,6 +196,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
             state={onBoard}
             view={view}
             setView={setView}
+            sent={meeting.splitFrom ? undefined : sent}
             makeDiffer={setDiffering}
           />
         </div>

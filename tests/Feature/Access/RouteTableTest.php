@@ -67,6 +67,7 @@ $table = [
     'POST api/meetings/{draft}/keep' => [401, 403, 403, 200, 200],
     'POST api/meetings/{draft}/send' => [401, 403, 403, 200, 200],
     'POST api/meetings/{sent}/take-back' => [401, 403, 403, 200, 200],
+    'POST api/meetings/{sent}/tell/{person}' => [401, 403, 403, 200, 200],
     'POST api/meetings/{sent}/call-off' => [401, 403, 403, 200, 200],
     'POST api/meetings/{sent}/clock-moves' => [401, 403, 403, 204, 204],
     'GET api/people' => [401, 403, 403, 200, 200],

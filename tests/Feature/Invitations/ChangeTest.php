@@ -320,3 +320,38 @@ it('sends again what did not arrive of a change, but nothing that a later messag
     expect(($this->told)())->toBe(['ines change 2 place,title,text', 'rosa change 2 title', 'wanjiru change 2 title'])->and($this->getJson('/api/dispatches')->json('undelivered'))->toBe(0);
     $this->postJson("/api/dispatches/$refused->id/again")->assertStatus(409);
 });
+
+describe('whoever is left out', function (): void {
+    it('is not told this time, keeps their answer, and is told with the next change from what they know', function (): void {
+        delivered($this->meeting);
+        $this->meeting->attendees()->update(['partstat' => 'accepted']);
+        ($this->send)(($this->change)(['rule' => repeats(), 'place' => 'Hall 2']), ['leaveOut' => [$this->rosa->id]])->assertOk();
+        expect(Dispatch::query()->where('recipient', 'rosa@far.example')->orderBy('id')->pluck('state')->map->value->all())->toBe(['sent', 'left_out'])
+            ->and($this->meeting->attendees()->pluck('partstat', 'person_id')->all())->toBe([$this->wanjiru->person_id => 'needs-action', $this->ines->id => 'needs-action', $this->rosa->id => 'accepted'])
+            ->and($this->getJson("/api/meetings/{$this->meeting->id}/history")->json('steps.0.told'))->toBe(2);
+
+        Dispatch::query()->where('state', 'waiting')->update(['state' => 'sent', 'attempted_at' => now()]);
+        ($this->send)(($this->change)(['rule' => repeats(), 'place' => 'Hall 2', 'title' => 'Grower talk']))->assertOk();
+        expect(($this->told)())->toBe(['ines change 2 title', 'rosa change 2 place,title,text', 'wanjiru change 2 title']);
+    });
+
+    it('does not keep a change from being taken back', function (): void {
+        delivered($this->meeting);
+        ($this->send)(($this->change)(['rule' => repeats(), 'place' => 'Hall 2']), ['leaveOut' => [$this->rosa->id]])->assertOk();
+        $this->postJson("/api/meetings/{$this->meeting->id}/take-back")->assertOk();
+        expect($this->meeting->refresh()->place)->toBe('Room 3');
+    });
+});
+
+it('sends a meeting once more to one of its people, as it stands', function (): void {
+    delivered($this->meeting);
+    ($this->send)(($this->change)(['rule' => repeats(), 'place' => 'Hall 2']), ['leaveOut' => [$this->rosa->id]])->assertOk();
+    $this->travel(1)->minutes();
+    $tell = fn($person) => $this->postJson("/api/meetings/{$this->meeting->id}/tell/$person->id");
+    $tell($this->rosa)->assertOk()->assertJson(['name' => 'rosa@far.example']);
+    expect(($this->told)())->toBe(['rosa invitation 1 new'])->and(icsTo('rosa@far.example'))->toContain('SEQUENCE:1')->toContain('LOCATION:Hall 2')->toContain('DTSTAMP:20261201T0801');
+
+    $tell(guest('karl@far.example'))->assertNotFound();
+    $this->postJson("/api/meetings/{$this->meeting->id}/call-off")->assertOk();
+    $tell($this->rosa)->assertStatus(409);
+});
