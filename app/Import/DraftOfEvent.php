@@ -10,12 +10,15 @@ use App\People\FindOrRemember;
 use App\People\Person;
 use App\People\PersonKind;
 use App\Planning\JoinMode;
+use App\Planning\KeepRows;
 use App\Planning\Meeting;
 use App\Planning\MeetingSeries;
+use App\Planning\SheetDate;
 use App\Planning\SheetLimits;
 use App\Planning\StartDraft;
 use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Invitations\MailAddress;
+use Syndex\Core\Planning\AdoptedDate;
 use Syndex\Core\Planning\AdoptedMeeting;
 use Syndex\Core\Time\PlaceName;
 use Syndex\Core\Time\WallTime;
@@ -40,7 +43,7 @@ final readonly class DraftOfEvent
             'place' => $place === '' ? null : self::cut($place, SheetLimits::PLACE, 'place', $notes),
             'links' => $links,
             'join_mode' => $place === '' ? JoinMode::Undecided : JoinMode::InPerson,
-            ...MeetingSeries::columns($event->series),
+            ...MeetingSeries::columns($event->series, $event->moved),
             'zone' => $event->anchor->id,
             'duration_minutes' => $event->durationMinutes,
         ];
@@ -54,7 +57,13 @@ final readonly class DraftOfEvent
             }
             $isThere = array_filter($people, static fn(array $p): bool => $p['person']->is($host)) !== [];
 
-            return [$this->startDraft->with($account, [...$values, 'host_id' => $isThere ? $host->id : null], $people), $notes];
+            $draft = $this->startDraft->with($account, [...$values, 'host_id' => $isThere ? $host->id : null], $people);
+            KeepRows::dates($draft, array_map(
+                static fn(AdoptedDate $d): SheetDate => new SheetDate($d->date, $d->minutes, $d->title === null ? null : mb_substr($d->title, 0, SheetLimits::TITLE), $d->place === null ? null : mb_substr($d->place, 0, SheetLimits::PLACE), null),
+                array_slice($event->dates, 0, SheetLimits::OWN_DATES),
+            ));
+
+            return [$draft, $notes];
         });
     }
 

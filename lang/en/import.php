@@ -20,7 +20,7 @@ return [
     'start_off_rule' => 'The first date, :date, is none of its rule: it is kept as an added date.',
     'this_and_future' => 'From :date on the file changes the rest of the series. That was left out: plan it as a series of its own.',
     'change_lost' => 'The file changes a date that the series does not have: :date. That was left out.',
-    'date_otherwise' => 'On :date the file has another length, text or list of people. The date is kept, as the others are.',
+    'date_otherwise' => 'On :date the file has other words about it or other people. The date is kept, with the words and people of the others.',
     'addresses' => '{1} One address cannot be used and was left out.|[2,*] :count addresses cannot be used and were left out.',
     'many_people' => 'More than :count people are invited in the file. The rest were left out.',
     'cut_title' => 'The title was cut after :count characters.',

@@ -77,7 +77,7 @@ it('opens an event as a draft: its dates with the moved one, its words, its peop
         ->toBe([['rosa@far.example', 'required'], ['ines.varela@garden.example', 'required'], ['ana@far.example', 'optional']]);
     expect($made['notes'])->toBe([
         'The first date, 5 January 2027, is none of its rule: it is kept as an added date.',
-        'On 2 February 2027 the file has another length, text or list of people. The date is kept, as the others are.',
+        'On 2 February 2027 the file has other words about it or other people. The date is kept, with the words and people of the others.',
         'One address cannot be used and was left out.',
     ]);
     expect(Person::query()->where('email', 'ana@far.example')->sole()->kind)->toBe(PersonKind::Guest);

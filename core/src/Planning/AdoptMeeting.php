@@ -14,6 +14,7 @@ use Syndex\Core\ICalendar\TimeForm;
 use Syndex\Core\Recurrence\CannotEditDate;
 use Syndex\Core\Recurrence\EditDates;
 use Syndex\Core\Recurrence\InvalidRule;
+use Syndex\Core\Recurrence\MovedDates;
 use Syndex\Core\Recurrence\NoDates;
 use Syndex\Core\Recurrence\Rule;
 use Syndex\Core\Recurrence\RuleParser;
@@ -40,7 +41,15 @@ final class AdoptMeeting
     /** @var list<array{code: string, with: array<string, string>}> */
     private array $notes = [];
 
-    private function __construct(private readonly Entry $master, private readonly CalendarTime $start, private readonly Zone $anchor) {}
+    private MovedDates $moved;
+
+    /** @var list<AdoptedDate> */
+    private array $dates = [];
+
+    private function __construct(private readonly Entry $master, private readonly CalendarTime $start, private readonly Zone $anchor)
+    {
+        $this->moved = MovedDates::none();
+    }
 
     /**
      * @param  non-empty-list<Entry>  $entries  one UID: the event and its changed dates, in any order
@@ -92,6 +101,8 @@ final class AdoptMeeting
             $this->master->organizer?->email,
             $this->people(),
             $this->notes,
+            $this->moved->within($series),
+            $this->dates,
         );
     }
 
@@ -196,13 +207,21 @@ final class AdoptMeeting
                     $series = EditDates::drop($series, $date);
                 } elseif ($entry->start !== null && $this->wall($entry->start)->seconds !== $date->seconds) {
                     $series = EditDates::move($series, $date, $this->wall($entry->start));
+                    $this->moved = $this->moved->with($date, $this->wall($entry->start));
                 }
             } catch (CannotEditDate) {
                 $this->note('change_lost', $said);
 
                 continue;
             }
-            if ($entry->status !== EventStatus::Cancelled && $this->isOtherwise($entry)) {
+            if ($entry->status === EventStatus::Cancelled) {
+                continue;
+            }
+            $own = $this->own($entry, $date);
+            if ($own !== null) {
+                $this->dates[] = $own;
+            }
+            if ($this->isOtherwise($entry)) {
                 $this->note('date_otherwise', ['date' => ($entry->start === null ? $date : $this->wall($entry->start))->format()]);
             }
         }
@@ -210,14 +229,25 @@ final class AdoptMeeting
         return $series;
     }
 
-    /** Whether a date differs from its series in more than its start; where it lists nobody, the people are those of the series. */
+    /** The length, title and place that a date has of its own; null where it has none. */
+    private function own(Entry $entry, WallTime $date): ?AdoptedDate
+    {
+        $length = static fn(Entry $e): ?int => $e->start === null || $e->end === null || $e->end->seconds <= $e->start->seconds ? null : $e->end->seconds - $e->start->seconds;
+        $seconds = $length($entry);
+        $step = $this->master->isAllDay() ? self::A_DAY : self::STEP;
+        $minutes = $seconds === null || $seconds === $length($this->master) ? null : min(intdiv(intdiv($seconds + 59, 60) + $step - 1, $step) * $step, $this->master->isAllDay() ? self::MOST_DAYS * self::A_DAY : self::A_DAY);
+        $title = trim($entry->summary ?? '') === trim($this->master->summary ?? '') ? null : trim($entry->summary ?? '');
+        $place = trim($entry->location ?? '') === trim($this->master->location ?? '') ? null : trim($entry->location ?? '');
+
+        return $minutes === null && ($title ?? '') === '' && $place === null ? null : new AdoptedDate($date, $minutes, $title === '' ? null : $title, $place);
+    }
+
+    /** Whether a date has what cannot be taken over: other words about it, or other people. Where it lists nobody, they are those of the series. */
     private function isOtherwise(Entry $entry): bool
     {
-        $length = static fn(Entry $e): ?int => $e->start === null || $e->end === null ? null : $e->end->seconds - $e->start->seconds;
         $addresses = static fn(Entry $e): array => array_map(static fn(CalendarAttendee $a): string => $a->person->email, $e->attendees);
 
-        return $length($entry) !== $length($this->master) || $entry->summary !== $this->master->summary || $entry->description !== $this->master->description
-            || $entry->location !== $this->master->location || !in_array($addresses($entry), [[], $addresses($this->master)], true);
+        return $entry->description !== $this->master->description || !in_array($addresses($entry), [[], $addresses($this->master)], true);
     }
 
     /** @return list<array{person: CalendarPerson, isRequired: bool}> */

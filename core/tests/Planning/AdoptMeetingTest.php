@@ -24,6 +24,14 @@ function adopted(array $events): AdoptedMeeting
 $weekly = "DTSTART;TZID=Europe/Lisbon:20270105T093000\nDTEND;TZID=Europe/Lisbon:20270105T100000\nRRULE:FREQ=WEEKLY;COUNT=3\nSUMMARY:Seed call";
 
 describe('AdoptMeeting', function () use ($weekly): void {
+    it('takes over what single dates have of their own (RFC 5545 3.8.4.4)', function () use ($weekly): void {
+        $meeting = adopted([$weekly, "RECURRENCE-ID;TZID=Europe/Lisbon:20270112T093000\nDTSTART;TZID=Europe/Lisbon:20270113T110000\nDTEND;TZID=Europe/Lisbon:20270113T121500\nSUMMARY:Seed call, with guests\nLOCATION:Hall B"]);
+
+        expect(array_map(static fn(array $p): array => [$p[0]->format(), $p[1]->format()], $meeting->moved->pairs()))->toBe([['2027-01-12T09:30:00', '2027-01-13T11:00:00']])
+            ->and(array_map(static fn($d): array => [$d->date->format(), $d->minutes, $d->title, $d->place], $meeting->dates))->toBe([['2027-01-12T09:30:00', 75, 'Seed call, with guests', 'Hall B']])
+            ->and($meeting->notes)->toBe([]);
+    });
+
     it('takes dates, zone and length over', function (array $events, array $dates, string $zone, int $minutes, array $notes): void {
         $meeting = adopted($events);
 
@@ -43,7 +51,7 @@ describe('AdoptMeeting', function () use ($weekly): void {
             ["$weekly", "RECURRENCE-ID;TZID=Europe/Lisbon:20270112T093000\nDTSTART;TZID=Europe/Lisbon:20270113T110000\nDTEND;TZID=Europe/Lisbon:20270113T113000\nSUMMARY:Seed call", "RECURRENCE-ID;TZID=Europe/Lisbon:20270119T093000\nDTSTART;TZID=Europe/Lisbon:20270119T093000\nSTATUS:CANCELLED"],
             ['2027-01-05T09:30:00', '2027-01-13T11:00:00'], 'Europe/Lisbon', 30, [],
         ],
-        'a date with another title' => [[$weekly, "RECURRENCE-ID;TZID=Europe/Lisbon:20270112T093000\nDTSTART;TZID=Europe/Lisbon:20270112T093000\nDTEND;TZID=Europe/Lisbon:20270112T100000\nSUMMARY:Seed call, with guests"], ['2027-01-05T09:30:00', '2027-01-12T09:30:00', '2027-01-19T09:30:00'], 'Europe/Lisbon', 30, ['date_otherwise']],
+        'a date with another title' => [[$weekly, "RECURRENCE-ID;TZID=Europe/Lisbon:20270112T093000\nDTSTART;TZID=Europe/Lisbon:20270112T093000\nDTEND;TZID=Europe/Lisbon:20270112T100000\nSUMMARY:Seed call\nDESCRIPTION:Other words"], ['2027-01-05T09:30:00', '2027-01-12T09:30:00', '2027-01-19T09:30:00'], 'Europe/Lisbon', 30, ['date_otherwise']],
         'a change to a date that is none' => [[$weekly, "RECURRENCE-ID;TZID=Europe/Lisbon:20270113T093000\nDTSTART;TZID=Europe/Lisbon:20270113T110000\nSUMMARY:Seed call"], ['2027-01-05T09:30:00', '2027-01-12T09:30:00', '2027-01-19T09:30:00'], 'Europe/Lisbon', 30, ['change_lost']],
         'this and all after' => [[$weekly, "RECURRENCE-ID;RANGE=THISANDFUTURE;TZID=Europe/Lisbon:20270112T093000\nDTSTART;TZID=Europe/Lisbon:20270112T110000\nSUMMARY:Seed call"], ['2027-01-05T09:30:00', '2027-01-12T09:30:00', '2027-01-19T09:30:00'], 'Europe/Lisbon', 30, ['this_and_future']],
         'a changed date alone' => [["RECURRENCE-ID;TZID=Europe/Lisbon:20270112T093000\nDTSTART;TZID=Europe/Lisbon:20270113T110000\nDURATION:PT30M"], ['2027-01-13T11:00:00'], 'Europe/Lisbon', 30, []],

@@ -73,7 +73,7 @@ function Shown({ data, tellAll, setTellAll }: { data: ChangeBack; tellAll: boole
         heading={
           data.different.length === 0
             ? t('changed.nothing')
-            : t('changed.heading', { count, silent: t('changed.silent', { count: silent.length }) })
+            : t('changed.heading', { count, silent: t('changed.silent', { count: silent.length + data.told.length - count }) })
         }
       >
         <div className="flex min-h-0 flex-1 flex-col md:flex-row">

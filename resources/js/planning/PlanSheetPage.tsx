@@ -196,7 +196,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
             state={onBoard}
             view={view}
             setView={setView}
-            sent={meeting.splitFrom ? undefined : sent}
+            sent={sent}
             makeDiffer={setDiffering}
           />
         </div>
