@@ -221,6 +221,32 @@ abstract class BrowserTestCase extends TestCase
         return json_decode((string) file_get_contents($this->setting('POSTROOM_PAGE') . '/api/mails?to=' . urlencode($address)), true);
     }
 
+    /**
+     * The mail of a subject to an address, once it has arrived.
+     *
+     * @param  string  $words  that stand in its text
+     * @return array{subject: string, text: string}
+     */
+    public function mail(string $address, string $subject, string $words = ''): array
+    {
+        $found = [];
+        $this->waitFor(function () use ($address, $subject, $words, &$found): bool {
+            foreach ($this->mails($address) as $one) {
+                if (!str_starts_with($one['subject'], $subject)) {
+                    continue;
+                }
+                $mail = (array) json_decode((string) file_get_contents($this->setting('POSTROOM_PAGE') . '/api/mails/' . $one['number']), true);
+                if ($words === '' || str_contains((string) $mail['text'], $words)) {
+                    $found = $mail;
+                }
+            }
+
+            return $found !== [];
+        }, "\"$subject\" to $address", 20);
+
+        return $found;
+    }
+
     private static function quoted(string $text): string
     {
         return str_contains($text, "'") ? '"' . $text . '"' : "'$text'";
