@@ -22,10 +22,10 @@ final class LetterWords
         $this->texts = new Catalogue($language->locale(), require lang_path("$language->tag/letter.php"));
     }
 
-    /** In the recipient's language, where it is known and ours, else in the host's, else in English. */
+    /** In the recipient's language; in the host's where it is not known; in English where it is none of ours. */
     public static function to(?Person $reader, ?Person $host = null): self
     {
-        return self::in(Language::of($reader?->language) ?? Language::of($host?->language) ?? Language::english());
+        return self::in(Language::of($reader === null || $reader->language === null ? $host?->language : $reader->language) ?? Language::english());
     }
 
     /** As whoever plans reads it. */

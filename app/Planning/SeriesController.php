@@ -32,7 +32,7 @@ final readonly class SeriesController
 
     public function sentence(Request $request, Grammar $grammar): JsonResponse
     {
-        $request->validate(['text' => ['required', 'string', 'max:500'], 'zone' => ['required', 'string', new KnownZone($this->zones)], 'time' => ['sometimes', 'date_format:Y-m-d\TH:i:s']]);
+        $request->validate(['text' => ['required', 'string', 'max:500'], 'zone' => ['required', 'string', new KnownZone($this->zones)], 'time' => ['sometimes', 'date_format:Y-m-d\TH:i:s'], 'ownDates' => ['sometimes', 'array', 'list', 'max:' . SheetLimits::OWN_DATES], 'ownDates.*' => ['date_format:Y-m-d\TH:i:s']]);
         $zone = $this->zones->zone($request->string('zone')->toString());
         $today = WallTime::parseDate(WallTime::ofSeconds($zone->toWall(now()->getTimestamp()))->formatDate());
         try {
@@ -43,7 +43,7 @@ final readonly class SeriesController
         $series = SaveSheet::onRule($read->series);
 
         return new JsonResponse([
-            ...$this->view->of($series, $read->durationMinutes),
+            ...$this->view->of($series, $read->durationMinutes, own: array_map(static fn(mixed $date): WallTime => WallTime::parse((string) $date), array_values($request->array('ownDates')))),
             'zone' => $read->series->zone->id ?? $zone->id,
             'allDay' => $series->allDay,
             'durationMinutes' => $read->durationMinutes,

@@ -62,7 +62,7 @@ function RuleByParts({ sheet, parts: given, change, close }: PartsDialogProps & 
 
   const take = () => {
     if (current && (!many || agreed)) {
-      change({ ...taken(current), dropped: [], manyAgreed: many });
+      change({ ...taken(current)(sheet), dropped: [], manyAgreed: many });
       close();
     } else if (current) {
       setAgreed(true);

@@ -21,11 +21,11 @@ export function TypedSentence({ sheet, pieces, change, close }: TypedSentencePro
   const time = sheet.allDay ? null : sheet.startLocal;
   const rested = useDebounced(text, 250);
   const isTyped = text !== original && text.trim() !== '';
-  const meant = useQuery({ ...sentenceQuery(rested, sheet.zone, time), enabled: isTyped && rested === text });
+  const meant = useQuery({ ...sentenceQuery(rested, sheet, time), enabled: isTyped && rested === text });
   const read = useMutation({
-    mutationFn: () => readSentence(text, sheet.zone, time),
+    mutationFn: () => readSentence(text, sheet, time),
     onSuccess: ({ zone, allDay, durationMinutes, ...series }) => {
-      change({ ...taken(series), zone, allDay, durationMinutes });
+      change({ ...taken(series)(sheet), zone, allDay, durationMinutes });
       close();
     },
   });

@@ -53,20 +53,23 @@ export const rulesQuery = (start: string) =>
     staleTime: Infinity,
   });
 
+/** What a sentence is typed beside. */
+type SentenceOf = Pick<Sheet, 'zone' | 'own'>;
+
 /** What a typed sentence means; where it names no time, the sheet's stands in. */
-export const sentenceQuery = (text: string, zone: string, time: string | null) =>
+export const sentenceQuery = (text: string, sheet: SentenceOf, time: string | null) =>
   queryOptions({
-    queryKey: ['sentence', text, zone, time],
-    queryFn: ({ signal }) => readSentence(text, zone, time, signal),
+    queryKey: ['sentence', text, sheet.zone, time, sheet.own],
+    queryFn: ({ signal }) => readSentence(text, sheet, time, signal),
     staleTime: 60_000,
     retry: false,
   });
 
-export const readSentence = (text: string, zone: string, time: string | null, signal?: AbortSignal) =>
+export const readSentence = (text: string, { zone, own }: SentenceOf, time: string | null, signal?: AbortSignal) =>
   sendJson(
     'POST',
     'sentence',
-    { text, zone, ...(time ? { time } : {}) },
+    { text, zone, ownDates: own.map(({ date }) => date), ...(time ? { time } : {}) },
     z.object({
       ...seriesShape.shape,
       zone: z.string(),

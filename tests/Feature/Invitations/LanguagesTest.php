@@ -40,7 +40,7 @@ it('has every text in every language, with the same facts in it', function (stri
     }
 })->with(Language::TAGS);
 
-it('writes to each in their language, else in the host’s', function (): void {
+it('writes to each in their language, in the host’s where it is not known, in English where it is none of ours', function (): void {
     $this->travelTo('2026-12-01T08:00:00Z');
     $wanjiru = account(Role::Coordinator, colleague('Wanjiru Achola', 'Africa/Nairobi', ['language' => 'fr']));
     $people = ['de' => colleague('Dieter Lang', 'Europe/Berlin', ['language' => 'de']), 'ar' => colleague('Amal Haddad', 'Asia/Amman', ['language' => 'ar']), 'sw' => colleague('Asha Juma', 'Africa/Nairobi', ['language' => 'sw']), 'none' => guest('rosa@far.example')];
@@ -49,7 +49,7 @@ it('writes to each in their language, else in the host’s', function (): void {
     sent($meeting->refresh());
     $mails = array_map(static fn($p) => mailTo($p->email), $people);
 
-    expect(array_map(static fn($m): ?string => $m->getHeaderValue('Content-Language'), $mails))->toBe(['de' => 'de', 'ar' => 'ar', 'sw' => 'fr', 'none' => 'fr'])
+    expect(array_map(static fn($m): ?string => $m->getHeaderValue('Content-Language'), $mails))->toBe(['de' => 'de', 'ar' => 'ar', 'sw' => 'en', 'none' => 'fr'])
         ->and((string) $mails['de']->getTextContent())->toContain('Wanjiru Achola lädt Sie ein. Ihre Teilnahme ist erforderlich.')->toContain("Dienstag, 15. Dezember 2026, 13:30 Uhr\r\nZeit in Berlin, Dauer 45 Minuten. In Nairobi: Dienstag, 15:30 Uhr.")
         ->toContain('Wiederholt sich: jeden Dienstag um 15:30 Uhr (Zeit in Nairobi), 45 Minuten, ab dem 15. Dezember 2026, 4 Mal.')->toContain('Nummer 829 114 507, Kenncode Hn7pR4wk')->toContain('Bitte antworten Sie in Ihrem Kalender.')
         ->and((string) $mails['none']->getTextContent())->toContain('vous invite.')->toContain('fuseau horaire : Nairobi')
