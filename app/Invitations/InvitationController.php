@@ -17,6 +17,7 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Syndex\Core\Invitations\Announce;
+use Syndex\Core\Invitations\Message;
 use Syndex\Core\Time\Instant;
 
 /** From the read-back to the calling off. */
@@ -27,7 +28,7 @@ final readonly class InvitationController
 
     private const WORDS = ['words' => ['sometimes', 'nullable', 'string', 'max:' . MeetingAsTold::MOST_WORDS]];
 
-    public function __construct(private SheetView $view, private FreezeMeeting $freeze, private CoreMeeting $core, private WriteLetter $letters, private ReadBackChange $change, private Visible $visible) {}
+    public function __construct(private SheetView $view, private FreezeMeeting $freeze, private CoreMeeting $core, private WriteLetter $letters, private ReadBackChange $change, private PlanChange $plan, private Visible $visible) {}
 
     public function readBack(Meeting $meeting, ReadBack $readBack): JsonResponse
     {
@@ -142,11 +143,12 @@ final readonly class InvitationController
             return $this->change->letter($meeting, $person, $request->boolean('tellAll'), self::words($request)) ?? throw new NotFoundHttpException();
         }
 
-        return $this->letters->invitation($this->freeze->asItStands($meeting)->withWords(self::words($request)), $this->attendee($meeting, $person));
+        $told = $this->freeze->asItStands($meeting);
+        $message = array_values(array_filter($this->plan->first($told)->messages(), static fn(Message $m): bool => $m->to === $person->email))[0] ?? null;
+        // Whoever invites is told of nothing, and may look all the same.
+        $date = $message === null && !Attendee::query()->where('meeting_id', $meeting->id)->where('person_id', $person->id)->exists() ? throw new NotFoundHttpException() : $message?->recurrenceId;
+
+        return $this->letters->invitation($told->withWords(self::words($request)), $person, $date);
     }
 
-    private function attendee(Meeting $meeting, Person $person): Person
-    {
-        return Attendee::query()->where('meeting_id', $meeting->id)->where('person_id', $person->id)->exists() ? $person : throw new NotFoundHttpException();
-    }
 }

@@ -7,8 +7,11 @@ namespace App\Invitations;
 use App\Overlap\PlanBoard;
 use App\People\PersonResource;
 use App\Planning\Attendee;
+use App\Planning\DateAsPlanned;
+use App\Planning\DateAttendee;
 use App\Planning\JoinMode;
 use App\Planning\Meeting;
+use App\Planning\MeetingSeries;
 use App\Planning\SaveSheet;
 use App\Planning\SheetOfMeeting;
 use App\Planning\SheetView;
@@ -19,13 +22,14 @@ use Syndex\Core\Overlap\Light;
 use Syndex\Core\Overlap\Plan;
 use Syndex\Core\Overlap\Standing;
 use Syndex\Core\Time\PlaceName;
+use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\ZoneData;
 use Syndex\Core\Work;
 
 /** Reads a meeting back before it is sent: what is missing, what is still odd, and who will get what. */
 final readonly class ReadBack
 {
-    public function __construct(private SheetOfMeeting $sheets, private PlanBoard $planBoard, private Readiness $readiness, private SheetView $view, private ZoneData $zones) {}
+    public function __construct(private SheetOfMeeting $sheets, private PlanBoard $planBoard, private Readiness $readiness, private SheetView $view, private MeetingSeries $series, private ZoneData $zones) {}
 
     /** @return array<string, mixed> */
     public function of(Meeting $meeting): array
@@ -40,7 +44,7 @@ final readonly class ReadBack
             'meeting' => $this->view->of($meeting),
             'missing' => $this->readiness->missing($meeting),
             'odd' => [...$this->people($states, count($states)), ...$this->dateOdds($plan), ...$this->sheetOdds($meeting, $series->rule?->isOpen() === true)],
-            'recipients' => $meeting->attendees->map(fn(Attendee $a): array => $this->recipient($a, $meeting, $states))->all(),
+            'recipients' => array_map(fn(Attendee|DateAttendee $a): array => $this->recipient($a, $meeting, $states), $meeting->everybody()),
             'unsendable' => $this->unsendable($meeting),
             'dates' => count($states),
             'complete' => $plan->dates->complete,
@@ -118,7 +122,7 @@ final readonly class ReadBack
     private function unsendable(Meeting $meeting): array
     {
         $found = [];
-        foreach ($meeting->attendees as $attendee) {
+        foreach ($meeting->everybody() as $attendee) {
             $problem = Deliverable::problem($attendee->person->email);
             if ($problem !== null) {
                 $found[] = ['personId' => $attendee->person_id, 'problem' => $problem];
@@ -132,8 +136,10 @@ final readonly class ReadBack
      * @param  list<DateState>  $states
      * @return array<string, mixed>
      */
-    private function recipient(Attendee $attendee, Meeting $meeting, array $states): array
+    private function recipient(Attendee|DateAttendee $attendee, Meeting $meeting, array $states): array
     {
+        $own = $this->datesOf($attendee, $meeting, $states);
+        $states = $own ?? $states;
         $person = $attendee->person;
         $zone = $person->zone !== null && $this->zones->knows($person->zone) ? $person->zone : null;
         $start = isset($states[0]) ? strtotime($states[0]->start) : 0;
@@ -147,7 +153,28 @@ final readonly class ReadBack
             'firstLocal' => $meeting->all_day ? $states[0]->wall ?? null : gmdate('Y-m-d\TH:i:s', $shown->toWall((int) $start)),
             'place' => PlaceName::of($shown->id),
             'placeKnown' => $zone !== null,
+            // Of whoever is asked to some of the dates only.
+            'dates' => $own === null ? null : count($own),
         ];
+    }
+
+    /**
+     * @param  list<DateState>  $states
+     * @return ?list<DateState> the dates to which somebody is asked; null: all
+     */
+    private function datesOf(Attendee|DateAttendee $asked, Meeting $meeting, array $states): ?array
+    {
+        if (!$meeting->dates->contains('own_people', true)) {
+            return null;
+        }
+        $named = $this->series->named($meeting);
+        $own = array_values(array_filter($states, static function (DateState $state) use ($asked, $meeting, $named): bool {
+            $wall = WallTime::parse($state->wall);
+
+            return DateAsPlanned::of($meeting, WallTime::ofSeconds($named[$wall->seconds] ?? $wall->seconds))->asks($asked->person_id);
+        }));
+
+        return count($own) === count($states) ? null : $own;
     }
 
     private static function clockOf(Standing $standing): string

@@ -34,6 +34,7 @@ const readBack = (over: Partial<ReadBack> = {}): ReadBack => ({
     firstLocal: '2026-12-09T01:30:00',
     place: 'Auckland',
     placeKnown: true,
+    dates: null,
   })),
   dates: 1,
   complete: true,

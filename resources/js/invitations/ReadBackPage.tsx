@@ -6,6 +6,7 @@ import { ApiError, sendJson } from '../lib/api';
 import { clock, dayMonth, oneOf, weekday } from '../lib/time';
 import { called, type Person } from '../people/people';
 import { meetingQuery, meetingShape } from '../planning/meetings';
+import { ownWords, placeOfDate } from '../planning/own';
 import { OwnWords } from '../planning/OwnWords';
 import { useCopying } from '../planning/useCopying';
 import { Awaited } from '../ui/Awaited';
@@ -101,6 +102,14 @@ function Shown({ data }: { data: ReadBack }) {
             <p>
               {sentence.charAt(0).toUpperCase() + sentence.slice(1)}. {t('readBack.dates', { count: data.dates })} {meeting.purpose}
             </p>
+            {meeting.own.length > 0 && (
+              <p>
+                {meeting.own
+                  .map((own) => t('ownDate.differs', { date: dayMonth(placeOfDate(meeting, own.date)), what: ownWords(t, own) }))
+                  .join('. ')}
+                .
+              </p>
+            )}
             <p className="text-muted">
               {t(`readBack.join.${meeting.joinMode}`, { place: meeting.place || t('readBack.nowhere') })}{' '}
               {meeting.agenda.length > 0 && t('readBack.agenda', { count: meeting.agenda.length })}
@@ -135,7 +144,12 @@ function Shown({ data }: { data: ReadBack }) {
                           {called(recipient.person)}
                         </button>
                       </td>
-                      <td className="py-1 pr-2">{recipient.host ? t('sheet.host') : t(`sheet.${recipient.role}`)}</td>
+                      <td className="py-1 pr-2">
+                        {recipient.host ? t('sheet.host') : t(`sheet.${recipient.role}`)}
+                        {recipient.dates !== null && (
+                          <span className="block text-note text-muted">{t('readBack.someDates', { count: recipient.dates })}</span>
+                        )}
+                      </td>
                       <td className="py-1">
                         {meeting.allDay
                           ? `${weekday(recipient.firstLocal)} ${dayMonth(recipient.firstLocal)}`

@@ -35,6 +35,8 @@ const shape = z.object({
       firstLocal: z.string(),
       place: z.string(),
       placeKnown: z.boolean(),
+      /** Of whoever is asked to some of the dates only: how many. */
+      dates: z.nullable(z.number()),
     }),
   ),
   dates: z.number(),

@@ -659,6 +659,8 @@ export const en = {
     present_other: '{{clock}} clashes {{count}} times.',
   },
   readBack: {
+    someDates_one: 'on {{count}} date only',
+    someDates_other: 'on {{count}} dates only',
     title: 'Read back',
     above: 'Read-back: nothing has been sent yet',
     heading_one: '{{title}} goes to {{count}} person.',

@@ -1,10 +1,9 @@
 import { useState } from 'react';
-import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
 import { clock, dateOf, shortDate } from '../lib/time';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
-import { emptyOwn, placeOfDate, withOwn } from './own';
+import { emptyOwn, ownWords, placeOfDate, withOwn } from './own';
 import type { DateEdit } from './series';
 import type { Sheet } from './sheet';
 
@@ -15,20 +14,6 @@ export type DatesEditorProps = {
   change: (next: Partial<Sheet>) => void;
   makeDiffer: (date: string) => void;
 };
-
-/** "60 min, Hall B, 5 people" */
-export const ownWords = (
-  t: TFunction,
-  own: { minutes: number | null; title: string | null; place: string | null; people: { length: number } | null },
-): string =>
-  [
-    own.title ?? '',
-    own.minutes === null ? '' : t('ownDate.minutes', { count: own.minutes }),
-    own.place ?? '',
-    own.people === null ? '' : t('meeting.people', { count: own.people.length }),
-  ]
-    .filter(Boolean)
-    .join(', ');
 
 /** Dates that are off: those that were moved are not. */
 export const leftOut = (sheet: Sheet): string[] => sheet.dropped.filter((wall) => !sheet.moved.some(({ date }) => date === wall));

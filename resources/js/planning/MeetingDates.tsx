@@ -3,7 +3,7 @@ import { useTranslation } from 'react-i18next';
 import { clock, dateOf, shortDate, weekday } from '../lib/time';
 import { Button } from '../ui/Button';
 import { DateDialog } from './DateDialog';
-import { ownWords } from './DatesEditor';
+import { ownWords } from './own';
 import type { DateRow, Meeting } from './meetings';
 
 const DATES_SHOWN = 12;

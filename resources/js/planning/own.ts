@@ -1,3 +1,4 @@
+import type { TFunction } from 'i18next';
 import type { Attendee, OwnDate, Sheet } from './sheet';
 
 /** A date as the series names it, where it may have been moved to another. */
@@ -24,3 +25,17 @@ const roll = (people: Attendee[]) =>
 
 /** The list of a date is its own only where it differs from that of the series. */
 export const ownPeople = (sheet: Sheet, people: Attendee[]): Attendee[] | null => (roll(people) === roll(sheet.attendees) ? null : people);
+
+/** "60 min, Hall B, 5 people" */
+export const ownWords = (
+  t: TFunction,
+  own: { minutes: number | null; title: string | null; place: string | null; people: { length: number } | null },
+): string =>
+  [
+    own.title ?? '',
+    own.minutes === null ? '' : t('ownDate.minutes', { count: own.minutes }),
+    own.place ?? '',
+    own.people === null ? '' : t('meeting.people', { count: own.people.length }),
+  ]
+    .filter(Boolean)
+    .join(', ');

@@ -107,3 +107,11 @@ it('reminds nobody where no reminder is wanted', function (): void {
 it('refuses choices that are none', function (array $choices): void {
     ($this->put)(['choices' => ['reminderMinutes' => 15, 'class' => 'public', 'categories' => [], 'takesNoTime' => false, 'notForwarded' => false, ...$choices]])->assertStatus(422);
 })->with([[['class' => 'secret']], [['reminderMinutes' => -1]], [['reminderMinutes' => 99999]], [['categories' => ["a\nb"]]], [['categories' => array_fill(0, 11, 'x')]], [['takesNoTime' => 'often']]]);
+
+it('is read back: whoever is asked to some dates only, and their letter', function (): void {
+    ($this->put)(['own' => [$this->instead]])->assertOk();
+    $back = $this->getJson("/api/meetings/{$this->meeting->id}/read-back")->assertOk()->json('recipients');
+    expect(array_map(static fn(array $r): array => [$r['person']['name'], $r['dates'], substr($r['firstLocal'], 0, 10)], $back))->toBe([['Wanjiru Achola', null, '2026-12-08'], ['Inês Varela', 2, '2026-12-08'], ['Mere Tautari', 1, '2026-12-15']])
+        ->and($this->getJson("/api/meetings/{$this->meeting->id}/letter/{$this->mere->person_id}")->assertOk()->json('text'))->toContain('With Mere')->toContain('Tuesday 15 December 2026')->toContain('Hall B')->not->toContain('Repeats');
+    $this->getJson("/api/meetings/{$this->meeting->id}/letter/" . colleague('Joram Kiptui')->id)->assertNotFound();
+});
