@@ -42,14 +42,7 @@ class SheetRequest extends SeriesRequest
             'manyAgreed' => ['sometimes', 'boolean'],
             'hidesPeople' => ['sometimes', 'nullable', 'boolean'],
             'own' => ['sometimes', 'array', 'list', 'max:' . SheetLimits::OWN_DATES],
-            'own.*' => ['array:date,minutes,title,place,people'],
-            'own.*.date' => ['required', 'string'],
-            'own.*.minutes' => ['present', 'nullable', 'integer', 'min:5', 'multiple_of:5', 'max:' . self::MOST_DAYS * 1440],
-            'own.*.title' => ['present', 'nullable', 'string', 'max:' . SheetLimits::TITLE],
-            'own.*.place' => ['present', 'nullable', 'string', 'max:' . SheetLimits::PLACE],
-            'own.*.people' => ['present', 'nullable', 'array', 'list', 'max:' . SheetLimits::PEOPLE],
-            'own.*.people.*.personId' => ['required', 'string', 'max:26'],
-            'own.*.people.*.role' => ['required', 'string', Rule::enum(AttendeeRole::class)->only([AttendeeRole::Required, AttendeeRole::Optional])],
+            ...$this->ownRules(),
             'choices' => ['sometimes', 'array'],
             'choices.reminderMinutes' => ['present_with:choices', 'nullable', 'integer', 'min:0', 'max:40320'],
             'choices.class' => ['required_with:choices', Rule::in(EntryChoices::CLASSES)],
@@ -58,6 +51,23 @@ class SheetRequest extends SeriesRequest
             'choices.takesNoTime' => ['required_with:choices', 'boolean'],
             'choices.notForwarded' => ['required_with:choices', 'boolean'],
             ...parent::rules(),
+        ];
+    }
+
+    /** @return array<string, mixed> none for a list that is too long already: each of its thousands would be looked at */
+    private function ownRules(): array
+    {
+        $own = $this->input('own');
+
+        return is_array($own) && count($own) > SheetLimits::OWN_DATES ? [] : [
+            'own.*' => ['array:date,minutes,title,place,people'],
+            'own.*.date' => ['required', 'string'],
+            'own.*.minutes' => ['present', 'nullable', 'integer', 'min:5', 'multiple_of:5', 'max:' . self::MOST_DAYS * 1440],
+            'own.*.title' => ['present', 'nullable', 'string', 'max:' . SheetLimits::TITLE],
+            'own.*.place' => ['present', 'nullable', 'string', 'max:' . SheetLimits::PLACE],
+            'own.*.people' => ['present', 'nullable', 'array', 'list', 'max:' . SheetLimits::PEOPLE],
+            'own.*.people.*.personId' => ['required', 'string', 'max:26'],
+            'own.*.people.*.role' => ['required', 'string', Rule::enum(AttendeeRole::class)->only([AttendeeRole::Required, AttendeeRole::Optional])],
         ];
     }
 
