@@ -211,6 +211,43 @@ describe('a change of what was sent', function (): void {
         }
     });
 
+    it('cuts a series once when sending is pressed twice', function (): void {
+        for ($round = 0; $round < 3; $round++) {
+            $meeting = ($this->told)();
+            $second = Occurrence::query()->where('meeting_id', $meeting->id)->orderBy('starts_at')->skip(1)->firstOrFail()->date_local;
+            $sheet = app(App\Planning\ChangeOf::class)->from($meeting, Syndex\Core\Time\WallTime::parse($second->format('Y-m-d\TH:i:s')), $this->coordinator);
+            $sheet->update(['place' => 'Hall 2', 'version' => $sheet->version + 1]);
+            $send = ($this->send)($sheet->refresh());
+            $statuses = ($this->statuses)(($this->atOnce)($send, $send));
+            sort($statuses);
+
+            // The second finds no sheet any more, but a meeting that was sent.
+            expect($statuses[0])->toBe(200)->and($statuses[1])->toBeIn([404, 409])
+                ->and(Meeting::query()->where('split_from_id', $meeting->id)->count())->toBe(1)
+                ->and(($this->waiting)($meeting))->toBe(['change' => 41])->and(($this->waiting)($sheet))->toBe(['invitation' => 41]);
+        }
+    });
+
+    it('is there or is not there when its process is killed in the middle of it', function (): void {
+        $halves = ['sent' => 0, 'not sent' => 0];
+        for ($round = 0; $round < 12; $round++) {
+            $meeting = ($this->told)();
+            $sheet = ($this->changed)($meeting);
+            $start = microtime(true) + 0.6;
+            $process = proc_open([PHP_BINARY, '-d', 'pcov.enabled=0', base_path('tests/Feature/Support/one_request.php'), $this->coordinator->id, (string) $start, ...($this->send)($sheet)], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes, null, [...getenv(), 'DB_DATABASE' => 'syndex_feature']);
+            usleep(max(0, (int) (($start - microtime(true)) * 1e6) + $round * 12_000));
+            proc_terminate($process, SIGKILL);
+            proc_close($process);
+            // The database gives up what its client left open.
+            usleep(300_000);
+
+            $isSent = !Meeting::query()->whereKey($sheet->id)->exists();
+            $halves[$isSent ? 'sent' : 'not sent']++;
+            expect([$meeting->refresh()->place, ($this->waiting)($meeting)])->toBe($isSent ? ['Hall 2', ['change' => 41]] : ['Room 3', []]);
+        }
+        expect($halves['not sent'])->toBeGreaterThan(0);
+    });
+
     it('meets its taking back, and its discarding: nothing is half', function (): void {
         for ($round = 0; $round < 4; $round++) {
             $meeting = ($this->told)();
