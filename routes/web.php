@@ -13,6 +13,7 @@ use App\Invitations\InvitationController;
 use App\Invitations\SendAgainController;
 use App\Overlap\BoardController;
 use App\Overlap\ShiftReportController;
+use App\People\AbsenceController;
 use App\People\AccountController;
 use App\People\GuestController;
 use App\People\MayListenController;
@@ -47,6 +48,10 @@ Route::prefix('api')->group(function (): void {
         Route::delete('session', [SessionController::class, 'destroy']);
         Route::patch('session', [SessionController::class, 'settings']);
         Route::post('session/address', [OwnAddressController::class, 'ask']);
+        Route::get('people/suggest', [PersonController::class, 'suggest']);
+        Route::get('people/{person}/absences', [AbsenceController::class, 'index']);
+        Route::post('people/{person}/absences', [AbsenceController::class, 'store']);
+        Route::delete('people/{person}/absences/{absence}', [AbsenceController::class, 'destroy']);
         Route::get('today', TodayController::class);
         Route::get('meetings', [MeetingController::class, 'index']);
         Route::get('meetings/{meeting}', [MeetingController::class, 'show']);
@@ -84,7 +89,6 @@ Route::prefix('api')->group(function (): void {
         Route::post('meetings/{meeting}/call-off', [InvitationController::class, 'callOff']);
         Route::post('meetings/{meeting}/clock-moves', ClockMoveController::class);
         Route::get('people', [PersonController::class, 'index']);
-        Route::get('people/suggest', [PersonController::class, 'suggest']);
         Route::get('people/{person}', [PersonController::class, 'show']);
         Route::post('people', [PersonController::class, 'store']);
         Route::patch('people/{person}', [PersonController::class, 'update']);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Overlap;
 
+use App\People\Absence;
+use App\People\AbsenceResource;
 use App\People\Person;
 use App\People\PersonKind;
 use App\Planning\SaveSheet;
@@ -12,6 +14,7 @@ use App\Planning\Sheet;
 use App\Planning\SheetDates;
 use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Overlap\BoardBuilder;
+use Syndex\Core\Overlap\Busy;
 use Syndex\Core\Overlap\Participant;
 use Syndex\Core\Overlap\Plan;
 use Syndex\Core\Recurrence\Expansion;
@@ -23,6 +26,8 @@ use Syndex\Core\Sentence\Grammar;
 use Syndex\Core\Sentence\SentencePiece;
 use Syndex\Core\Shifts\AnchorAdvice;
 use Syndex\Core\Shifts\AnchorMoves;
+use Syndex\Core\Time\Interval;
+use Syndex\Core\Time\IntervalSet;
 use Syndex\Core\Time\PlaceName;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\WorkingHours;
@@ -40,7 +45,7 @@ final readonly class PlanBoard
 
     private const SKIPPED_NAMED = 5;
 
-    public function __construct(private Occupancy $occupancy, private ZoneData $zones, private SeriesView $seriesView, private Grammar $grammar) {}
+    public function __construct(private Occupancy $occupancy, private Absences $absences, private ZoneData $zones, private SeriesView $seriesView, private Grammar $grammar) {}
 
     /**
      * @param  int  $shiftMinutes  the bar was let go so far from where it was
@@ -74,6 +79,7 @@ final readonly class PlanBoard
             'movedFrom' => $series->start->seconds === $asked->start->seconds || $anchorIn !== null ? null : $asked->start->format(),
             'zone' => $anchor->id,
             'zoneCity' => PlaceName::of($anchor->id),
+            'away' => $this->away($sheet, $dates),
             'anchors' => $this->anchors($plan, $people),
             'complete' => $dates->complete,
             'open' => $series->rule?->isOpen() ?? false,
@@ -111,7 +117,9 @@ final readonly class PlanBoard
     {
         $ids = array_column($sheet->attendees, 'personId');
         $people = Person::query()->whereIn('id', $ids)->get()->keyBy('id');
-        $busy = $this->occupancy->of($ids, BoardBuilder::looksAt($plan), $meetingId);
+        $windows = BoardBuilder::looksAt($plan);
+        $busy = $this->occupancy->of($ids, $windows, $meetingId);
+        $away = $this->absences->of($people, $windows);
         $usual = WorkingHours::usual();
         $participants = [];
         foreach ($sheet->attendees as $attendee) {
@@ -124,12 +132,46 @@ final readonly class PlanBoard
                     $this->zone($person),
                     $person->hours === null ? $usual : $person->workingHours(),
                     $person->kind === PersonKind::Colleague,
-                    $busy[$person->id] ?? [],
+                    self::inOrder($busy[$person->id] ?? [], $away[$person->id] ?? []),
                 );
             }
         }
 
         return $participants;
+    }
+
+    /**
+     * @param  list<Busy>  $busy
+     * @param  list<Busy>  $away
+     * @return list<Busy>
+     */
+    private static function inOrder(array $busy, array $away): array
+    {
+        if ($away === []) {
+            return $busy;
+        }
+        $all = [...$busy, ...$away];
+        usort($all, static fn(Busy $a, Busy $b): int => $a->interval->start <=> $b->interval->start);
+
+        return $all;
+    }
+
+    /**
+     * Who is away while the dates run, and who covers for them.
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function away(Sheet $sheet, Expansion $dates): array
+    {
+        if ($dates->starts === []) {
+            return [];
+        }
+        $people = Person::query()->whereIn('id', array_column($sheet->attendees, 'personId'))->get()->keyBy('id');
+        $run = Interval::between($dates->starts[0], $dates->starts[count($dates->starts) - 1] + $sheet->durationMinutes * 60);
+        $slots = IntervalSet::of(array_map(static fn(int $start): Interval => Interval::lasting($start, $sheet->durationMinutes), $dates->starts));
+        $hit = $this->absences->during($people, $run)->filter(fn(Absence $a): bool => $slots->overlaps($this->absences->interval($a, $people->get($a->person_id))));
+
+        return array_values($hit->map(static fn(Absence $a): array => AbsenceResource::of($a, false))->all());
     }
 
     /**

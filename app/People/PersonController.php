@@ -41,12 +41,14 @@ final readonly class PersonController
         ]);
     }
 
-    /** The few who match what is being typed: colleagues first. */
+    /** The few who match what is being typed: colleagues first; to whoever does not plan, colleagues only. */
     public function suggest(Request $request): JsonResponse
     {
         $request->validate(['q' => ['present', 'nullable', 'string', 'max:200']]);
         $typed = $request->string('q')->toString();
-        $found = Person::query()->whereIn('id', FindWords::firstPeople($typed, self::SUGGESTIONS))->get()->sortBy([['list_key', 'asc'], ['id', 'asc']])->values();
+        /** @var Account $account */
+        $account = $request->user();
+        $found = Person::query()->whereIn('id', FindWords::firstPeople($typed, self::SUGGESTIONS))->when(!$account->role->plans(), static fn($q) => $q->where('kind', PersonKind::Colleague))->get()->sortBy([['list_key', 'asc'], ['id', 'asc']])->values();
 
         return new JsonResponse($found->map(static fn(Person $p): array => (new PersonResource($p))->toArray($request))->all());
     }

@@ -18,4 +18,7 @@ return [
     'password_wrong' => 'This is not your password.',
     'password_common' => 'This password is too easy to guess. Choose another one.',
     'password_short' => 'Use at least ten characters.',
+    'away' => 'away',
+    'away_covered' => 'away, :name stands in',
+    'own_stand_in' => 'Somebody else must stand in.',
 ];

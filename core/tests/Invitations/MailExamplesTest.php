@@ -5,11 +5,11 @@ declare(strict_types=1);
 use Syndex\Core\Headless\Protocol;
 use Syndex\Core\Tests;
 
-/** @return array<string, string> the calendar objects of RFC 6047 4, by clause; the second of one clause with a letter */
+/** @return array<string, string> the calendar objects of the examples of RFC 6047 4 as printed, with their slips, by clause; the second of one clause with a letter */
 function mailExamples(): array
 {
     $examples = [];
-    foreach (file(__DIR__ . '/../vectors/rfc6047-examples.jsonl') ?: [] as $line) {
+    foreach (file(__DIR__ . '/rfc6047-examples.jsonl') ?: [] as $line) {
         $example = json_decode($line, true, flags: JSON_THROW_ON_ERROR);
         $examples[isset($examples[$example['clause']]) ? $example['clause'] . 'b' : $example['clause']] = $example['ics'];
     }

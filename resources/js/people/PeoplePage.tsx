@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
 import * as z from 'zod/mini';
 import { ApiError, sendJson } from '../lib/api';
 import { useDebounced } from '../lib/useDebounced';
@@ -74,7 +75,16 @@ export function PeoplePage() {
                 </button>
                 <span className="block truncate text-note text-muted">{person.name ? person.email : ''}</span>
               </p>
-              <p className="text-muted">{person.kind === 'guest' ? t('sheet.outside') : person.job}</p>
+              <p className="text-muted">
+                {person.kind === 'guest' ? t('sheet.outside') : person.job}{' '}
+                <Link
+                  className="changeable text-note"
+                  to={`/people/${person.id}/away`}
+                  aria-label={t('away.ofLong', { name: called(person) })}
+                >
+                  {t('away.of')}
+                </Link>
+              </p>
               <p>{person.city ?? <span className="text-muted">{t('people.noZone')}</span>}</p>
               <div className="text-muted">
                 {person.kind === 'colleague' && isAdministrator ? (

@@ -1,5 +1,5 @@
 import { useTranslation } from 'react-i18next';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { clock, weekday } from '../lib/time';
 import { called, type Person } from '../people/people';
 import type { Standing } from '../overlap/board';
@@ -8,14 +8,22 @@ import { Popover } from '../ui/Popover';
 import { ZonePicker } from '../ui/ZonePicker';
 import { sendJson } from '../lib/api';
 import { personShape } from '../people/people';
+import type { Absence } from '../people/absences';
 import { AddPerson } from './AddPerson';
+import { AwayNote } from './AwayNote';
 import type { SectionProps } from './WhatSection';
 import type { Attendee } from './sheet';
 
 const SHOWN = 8;
 
 /** Who comes, each with their own clock at the date shown. */
-export function WhoSection({ sheet, change, standings, showWeekday }: SectionProps & { standings: Standing[]; showWeekday: boolean }) {
+export function WhoSection({
+  sheet,
+  change,
+  standings,
+  showWeekday,
+  away,
+}: SectionProps & { standings: Standing[]; showWeekday: boolean; away: Absence[] }) {
   const { t } = useTranslation();
   const [all, setAll] = useState(false);
   const byId = new Map(standings.map((standing) => [standing.id, standing]));
@@ -53,6 +61,22 @@ export function WhoSection({ sheet, change, standings, showWeekday }: SectionPro
             showWeekday={showWeekday}
             makeHost={() => change({ hostId: attendee.person.id })}
             setRole={(role) => set(attendee.person.id, { role })}
+            away={away
+              .filter(({ personId }) => personId === attendee.person.id)
+              .map((absence) => (
+                <AwayNote
+                  key={absence.id}
+                  absence={absence}
+                  taken={sheet.attendees.map(({ person }) => person.id)}
+                  too={(person) => add([person])}
+                  instead={(person) =>
+                    change((now) => ({
+                      attendees: now.attendees.map((one) => (one.person.id === attendee.person.id ? { ...one, person } : one)),
+                      hostId: now.hostId === attendee.person.id ? person.id : now.hostId,
+                    }))
+                  }
+                />
+              ))}
             setPerson={(person) => set(attendee.person.id, { person })}
             remove={() =>
               change((now) => ({
@@ -95,10 +119,11 @@ type RowProps = {
   makeHost: () => void;
   setRole: (role: Attendee['role']) => void;
   setPerson: (person: Person) => void;
+  away: ReactNode;
   remove: () => void;
 };
 
-function AttendeeRow({ attendee, host, standing, showWeekday, makeHost, setRole, setPerson, remove }: RowProps) {
+function AttendeeRow({ attendee, host, standing, showWeekday, makeHost, setRole, setPerson, away, remove }: RowProps) {
   const { t } = useTranslation();
   const [open, setOpen] = useState(false);
   const [choosing, setChoosing] = useState(false);
@@ -178,6 +203,7 @@ function AttendeeRow({ attendee, host, standing, showWeekday, makeHost, setRole,
           </div>
         )}
       </Popover>
+      {away}
     </li>
   );
 }

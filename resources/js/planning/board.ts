@@ -2,6 +2,7 @@ import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import * as z from 'zod/mini';
 import { sendJson } from '../lib/api';
 import type { Live } from '../lib/useLive';
+import { absenceShape } from '../people/absences';
 import { anchorShape, drawnShape } from '../overlap/board';
 import { seriesShape } from './meetings';
 import { boardWire, type Sheet } from './sheet';
@@ -16,6 +17,8 @@ export const boardShape = z.object({
   movedFrom: z.nullable(z.string()),
   zone: z.string(),
   zoneCity: z.string(),
+  /** Who is away on some of the dates, and who covers. */
+  away: z.array(absenceShape),
   anchors: z.array(anchorShape),
   complete: z.boolean(),
   open: z.boolean(),

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { DropdownMenu } from 'radix-ui';
 import { useTranslation } from 'react-i18next';
+import { useNavigate } from 'react-router';
 import { send } from '../lib/api';
 import type { Session } from '../people/session';
 import { forgetHeld } from '../planning/held';
@@ -19,6 +20,7 @@ export function OwnMenu({
 }) {
   const { t } = useTranslation();
   const client = useQueryClient();
+  const navigate = useNavigate();
   const leave = useMutation({
     mutationFn: () => send('DELETE', 'session'),
     onSuccess: () => {
@@ -47,6 +49,12 @@ export function OwnMenu({
             onSelect={openSettings}
           >
             {t('me.settings')}
+          </DropdownMenu.Item>
+          <DropdownMenu.Item
+            className="cursor-pointer rounded px-2.5 py-1.5 data-highlighted:bg-paper data-highlighted:outline-none"
+            onSelect={() => void navigate('/away')}
+          >
+            {t('away.own')}
           </DropdownMenu.Item>
           <DropdownMenu.Item
             className="cursor-pointer rounded px-2.5 py-1.5 data-highlighted:bg-paper data-highlighted:outline-none"

@@ -10,7 +10,9 @@ import { Button } from '../ui/Button';
 import { Page } from '../ui/Page';
 import { Away } from './Away';
 import {
+  AbsencesPage,
   DispatchPage,
+  FindPerson,
   HouseRulesPage,
   KeysDialog,
   MeetingPage,
@@ -26,6 +28,8 @@ import {
   TodayPage,
 } from './pages';
 import { TopLine } from './TopLine';
+
+const Absences = () => <AbsencesPage choose={(take, taken) => <FindPerson take={take} taken={taken} />} />;
 
 const Meetings = () => <MeetingsPage chooseFile={useChooseFile()} />;
 
@@ -89,6 +93,7 @@ export function SignedIn({ session }: { session: Session }) {
         <Suspense fallback={<Opening />}>
           <Routes>
             <Route path="/" element={<TodayPage />} />
+            <Route path="/away" element={<Absences />} />
             <Route path="/meetings" element={<Meetings />} />
             <Route path="/meetings/:id" element={<MeetingPage sent={(id) => <SentOfMeeting meetingId={id} />} />} />
             {plans && (
@@ -96,6 +101,7 @@ export function SignedIn({ session }: { session: Session }) {
                 <Route path="/meetings/:id/plan" element={<PlanSheetPage />} />
                 <Route path="/meetings/:id/read-back" element={<ReadBackPage />} />
                 <Route path="/meetings/:id/shifts" element={<ShiftsPage />} />
+                <Route path="/people/:id/away" element={<Absences />} />
                 <Route path="/people" element={<PeoplePage />} />
                 <Route path="/sent" element={<SentPage />} />
                 <Route path="/sent/:id" element={<DispatchPage />} />

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Invitations\Dispatch;
 use App\Invitations\Step;
+use App\People\Absence;
 use App\People\Role;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
@@ -71,7 +72,10 @@ $table = [
     'POST api/meetings/{sent}/call-off' => [401, 403, 403, 200, 200],
     'POST api/meetings/{sent}/clock-moves' => [401, 403, 403, 204, 204],
     'GET api/people' => [401, 403, 403, 200, 200],
-    'GET api/people/suggest' => [401, 403, 403, 200, 200],
+    'GET api/people/suggest' => [401, 200, 200, 200, 200],
+    'GET api/people/{person}/absences' => [401, 404, 200, 200, 200],
+    'POST api/people/{person}/absences' => [401, 404, 201, 201, 201],
+    'DELETE api/people/{person}/absences/{absence}' => [401, 404, 204, 204, 204],
     'GET api/people/{person}' => [401, 403, 403, 200, 200],
     'POST api/people' => [401, 403, 403, 201, 201],
     'PATCH api/people/{person}' => [401, 403, 403, 200, 200],
@@ -120,6 +124,7 @@ it('answers each according to who asks', function (string $route, int $who, int 
     [$method, $path] = explode(' ', $route);
     $path = strtr($path, [
         '{sent}' => $meeting->id, '{draft}' => $meeting->id, '{person}' => $concerned->person_id, '{account}' => $concerned->id, '{page?}' => 'meetings',
+        '{absence}' => str_contains($route, '{absence}') ? (string) Absence::query()->create(['person_id' => $concerned->person_id, 'from_on' => '2030-01-01', 'until_on' => '2030-01-02'])->id : '0',
         '{step}' => (string) (Step::query()->where('meeting_id', $meeting->id)->value('id') ?? 0),
         '{dispatch}' => (string) (Dispatch::query()->where('recipient', $concerned->email)->value('id') ?? 0),
     ]);
@@ -131,6 +136,7 @@ it('answers each according to who asks', function (string $route, int $who, int 
         $route === 'POST api/series' => sheet($meeting),
         $route === 'POST api/sentence' => ['text' => 'weekly tue 15:30', 'zone' => 'Africa/Nairobi'],
         $route === 'POST api/board' => [...sheet($meeting), 'index' => 0],
+        str_ends_with($route, '/absences') => ['fromOn' => '2030-01-01', 'untilOn' => '2030-01-02', 'standInId' => null, 'note' => '', 'showsNote' => false],
         $route === 'POST api/people' => ['kind' => 'guest', 'email' => 'new@orchard.example'],
         $route === 'POST api/guests/check' => ['address' => 'new@orchard.example'],
         $route === 'POST api/guests' => ['addresses' => ['new@orchard.example']],
