@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\AppController;
+use App\Day\AwayNotedController;
 use App\Day\ClockMoveController;
 use App\Day\TodayController;
 use App\HouseRules\HouseRulesController;
@@ -87,6 +88,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('meetings/{meeting}/take-back', [InvitationController::class, 'takeBack']);
         Route::post('meetings/{meeting}/tell/{person}', [InvitationController::class, 'tellOne']);
         Route::post('meetings/{meeting}/call-off', [InvitationController::class, 'callOff']);
+        Route::post('meetings/{meeting}/absences/{absence}/noted', AwayNotedController::class);
         Route::post('meetings/{meeting}/clock-moves', ClockMoveController::class);
         Route::get('people', [PersonController::class, 'index']);
         Route::get('people/{person}', [PersonController::class, 'show']);

@@ -5,22 +5,20 @@ declare(strict_types=1);
 namespace App\Overlap;
 
 use App\People\Absence;
+use App\People\AwayDays;
 use App\People\Person;
 use Illuminate\Support\Collection;
 use Syndex\Core\Overlap\Busy;
 use Syndex\Core\Overlap\BusyKind;
 use Syndex\Core\Time\Interval;
 use Syndex\Core\Time\IntervalSet;
-use Syndex\Core\Time\WallTime;
-use Syndex\Core\Time\Zone;
-use Syndex\Core\Time\ZoneData;
 
 /** Who is away when: whole days on each one's own clock. */
 final readonly class Absences
 {
     private const A_DAY = 86400;
 
-    public function __construct(private ZoneData $zones) {}
+    public function __construct(private AwayDays $days) {}
 
     /**
      * @param  Collection<string, Person>  $people  by their id
@@ -58,18 +56,6 @@ final readonly class Absences
     /** From midnight to midnight on the person's own clock. */
     public function interval(Absence $absence, ?Person $person): Interval
     {
-        $zone = $this->zone($person);
-
-        return Interval::between($zone->toUtc(self::midnight($absence->from_on->format('Y-m-d'))), $zone->toUtc(self::midnight($absence->until_on->format('Y-m-d')) + self::A_DAY));
-    }
-
-    private static function midnight(string $day): int
-    {
-        return WallTime::parseDate($day)->seconds;
-    }
-
-    private function zone(?Person $person): Zone
-    {
-        return $this->zones->zone($person?->zone !== null && $this->zones->knows($person->zone) ? $person->zone : 'UTC');
+        return $this->days->of($absence, $person?->zone);
     }
 }

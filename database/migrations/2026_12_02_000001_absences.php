@@ -23,5 +23,11 @@ return new class () extends Migration {
             $table->timestamps();
             $table->index(['person_id', 'until_on']);
         });
+        // Whose coordinator has seen that somebody will be away from a meeting.
+        Schema::create('noted_absences', function (Blueprint $table): void {
+            $table->foreignId('absence_id')->constrained('absences')->cascadeOnDelete();
+            $table->foreignUlid('meeting_id')->constrained('meetings')->cascadeOnDelete();
+            $table->primary(['absence_id', 'meeting_id']);
+        });
     }
 };

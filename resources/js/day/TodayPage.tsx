@@ -12,7 +12,7 @@ import { ErrorNote } from '../ui/ErrorNote';
 import { useTell } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { useNow } from '../lib/useNow';
-import { noteMoves, todayQuery, type DayRow, type Need } from './today';
+import { noteAway, noteMoves, todayQuery, type DayRow, type Need } from './today';
 
 /** Home: the day from top to bottom, and beside it what needs somebody. */
 export function TodayPage() {
@@ -262,6 +262,8 @@ function NeedText({ need }: { need: Need }) {
           </Link>
         </>
       );
+    case 'away':
+      return <AwaySince need={need} />;
     case 'zone_data':
       return <MovedClocks need={need} />;
     default:
@@ -274,6 +276,39 @@ function NeedText({ need }: { need: Need }) {
         </>
       );
   }
+}
+
+/** Somebody was told of a meeting and will be away from it. */
+function AwaySince({ need }: { need: Extract<Need, { code: 'away' }> }) {
+  const { t } = useTranslation();
+  const tell = useTell();
+  const client = useQueryClient();
+  const note = useMutation({
+    mutationFn: (noted: boolean) => noteAway(need.meetingId, need.absenceId, noted),
+    onSuccess: (_, noted) => {
+      void client.invalidateQueries({ queryKey: ['today'] });
+      if (noted) {
+        tell(t('needs.noted'), { seconds: 10, action: { label: t('action.undo'), run: () => note.mutate(false) } });
+      }
+    },
+    onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
+  });
+  return (
+    <>
+      <p className="font-semibold">
+        {t('needs.away', { count: need.dates, name: need.name, title: need.title, date: shortDate(need.firstLocal) })}
+      </p>
+      {need.standIn && <p className="text-muted">{t('away.standsIn', { name: need.standIn })}.</p>}
+      <p className="flex gap-4">
+        <Link className="changeable font-medium" to={`/meetings/${need.meetingId}`}>
+          {t('needs.openMeeting')}
+        </Link>
+        <Button look="quiet" disabled={note.isPending} onClick={() => note.mutate(true)}>
+          {t('needs.note')}
+        </Button>
+      </p>
+    </>
+  );
 }
 
 const NAMED = 4;

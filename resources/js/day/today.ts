@@ -40,6 +40,16 @@ const need = z.discriminatedUnion('code', [
     title: z.string(),
     people: z.array(z.object({ name: z.string(), city: z.string(), was: z.string(), now: z.string(), dates: z.number() })),
   }),
+  z.object({
+    code: z.literal('away'),
+    absenceId: z.number(),
+    meetingId: z.string(),
+    title: z.string(),
+    name: z.string(),
+    standIn: z.nullable(z.string()),
+    dates: z.number(),
+    firstLocal: z.string(),
+  }),
   z.object({ code: z.literal('more_undelivered'), count: z.number() }),
   z.object({ code: z.literal('outbox_held'), waiting: z.number(), sinceLocal: z.string(), why: z.string() }),
   z.object({ code: z.enum(['draft', 'kept', 'change']), meetingId: z.string(), title: z.string(), updatedLocal: z.string() }),
@@ -65,6 +75,10 @@ export const todayQuery = (day: string) =>
     refetchInterval: 60_000,
     meta: { live: { topics: ['meeting', 'dispatch', 'outbox', 'today', 'person'] } satisfies Live },
   });
+
+/** That somebody will be away from a meeting is noted, or not after all. */
+export const noteAway = (meetingId: string, absenceId: number, noted: boolean): Promise<void> =>
+  send('POST', `meetings/${meetingId}/absences/${absenceId}/noted`, { noted });
 
 /** Whose time newer zone data moved is noted, or not after all. */
 export const noteMoves = (meetingId: string, zoneData: string, noted: boolean): Promise<void> =>

@@ -125,6 +125,8 @@ export const en = {
     outbox_held_one: 'The mail server is not accepting email: {{count}} message is waiting.',
     outbox_held_other: 'The mail server is not accepting email: {{count}} messages are waiting.',
     outbox_held_since: 'Since {{date}}, {{clock}} {{city}} time. Syndex keeps trying and sends as soon as it can.',
+    away_one: '{{name}} will be away from {{title}} on {{date}}',
+    away_other: '{{name}} will be away from {{title}} {{count}} times, first on {{date}}',
     zone_data_one: 'Time zone rules changed: {{title}} moved for one person',
     zone_data_other: 'Time zone rules changed: {{title}} moved for {{count}} people',
     moved_one: '{{name}}, {{city}}: {{was}} is now {{now}}, on {{date}}',

@@ -68,6 +68,7 @@ $table = [
     'POST api/meetings/{draft}/keep' => [401, 403, 403, 200, 200],
     'POST api/meetings/{draft}/send' => [401, 403, 403, 200, 200],
     'POST api/meetings/{sent}/take-back' => [401, 403, 403, 200, 200],
+    'POST api/meetings/{sent}/absences/{absence}/noted' => [401, 403, 403, 204, 204],
     'POST api/meetings/{sent}/tell/{person}' => [401, 403, 403, 200, 200],
     'POST api/meetings/{sent}/call-off' => [401, 403, 403, 200, 200],
     'POST api/meetings/{sent}/clock-moves' => [401, 403, 403, 204, 204],
@@ -131,6 +132,7 @@ it('answers each according to who asks', function (string $route, int $who, int 
     $body = match (true) {
         str_starts_with($route, 'PUT api/meetings') => sheet($meeting),
         str_ends_with($route, '/send') => ['version' => $meeting->version],
+        str_ends_with($route, '/noted') => ['noted' => true],
         str_ends_with($route, '/clock-moves') => ['noted' => true, 'zoneData' => '2099a'],
         $route === 'POST api/meetings/discard' => ['ids' => ['none']],
         $route === 'POST api/series' => sheet($meeting),

@@ -89,3 +89,25 @@ it('suggests colleagues to a colleague, and no outside guest', function (): void
     $this->actingAs(account(Role::Colleague));
     expect($names())->toBe([$this->corin->email]);
 });
+
+it('tells the coordinator who has become unavailable since they were told, until that is noted or the meeting changed', function (): void {
+    $meeting = Tests\Feature\sent(meeting($this->wanjiru, [$this->wanjiru->person, $this->corin], ['starts_local' => '2026-12-08 10:00:00', 'rrule' => 'FREQ=WEEKLY;COUNT=4']));
+    $needs = fn(): array => array_values(array_filter($this->getJson('/api/today')->assertOk()->json('needs'), static fn(array $n): bool => $n['code'] === 'away'));
+    expect($needs())->toBe([]);
+    $this->travel(1)->hours();
+    $id = ($this->add)(['fromOn' => '2026-12-14', 'untilOn' => '2026-12-24', 'standInId' => $this->lena->id])->json('id');
+    ($this->add)(['fromOn' => '2026-12-16', 'untilOn' => '2026-12-17'])->assertCreated();
+    expect($needs())->toBe([['code' => 'away', 'absenceId' => $id, 'meetingId' => $meeting->id, 'title' => 'Grower exchange', 'name' => 'Corin Hale', 'standIn' => 'Lena Strand', 'dates' => 2, 'firstLocal' => '2026-12-15T10:00:00']]);
+
+    $note = fn(bool $noted) => $this->postJson("/api/meetings/$meeting->id/absences/$id/noted", ['noted' => $noted])->assertNoContent();
+    $note(true);
+    expect($needs())->toBe([]);
+    $note(false);
+    expect($needs())->toHaveCount(1);
+    // Another coordinator's meetings are not theirs.
+    $this->actingAs(account(Role::Coordinator));
+    expect($needs())->toBe([]);
+    $this->actingAs($this->wanjiru);
+    $meeting->update(['changed_at' => now()->addMinute()]);
+    expect($needs())->toBe([]);
+});
