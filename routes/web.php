@@ -8,6 +8,7 @@ use App\Day\ClockMoveController;
 use App\Day\TodayController;
 use App\HouseRules\HouseRulesController;
 use App\Import\CalendarFileController;
+use App\Import\MailFileController;
 use App\Invitations\DispatchController;
 use App\Invitations\HistoryController;
 use App\Invitations\InvitationController;
@@ -70,6 +71,7 @@ Route::prefix('api')->group(function (): void {
         Route::delete('meetings/{meeting}', [MeetingController::class, 'destroy']);
         Route::post('board', BoardController::class);
         Route::post('calendar-files/look', [CalendarFileController::class, 'look']);
+        Route::post('mail-files', MailFileController::class);
         Route::post('calendar-files', [CalendarFileController::class, 'open']);
         Route::post('series', [SeriesController::class, 'look']);
         Route::post('sentence', [SeriesController::class, 'sentence']);

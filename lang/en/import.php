@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 return [
     'no_calendar' => 'This is not a calendar file. Nothing was changed.',
+    'no_mail' => 'This is not an email: it has neither a sender nor recipients. Nothing was changed.',
+    'mail_too_large' => 'This email is too large: 30 MB at most. Nothing was changed.',
     'too_large' => 'This file is too large: 60 MB at most. Nothing was changed.',
     'no_such_event' => 'The file holds no such event. Choose again.',
     'no_start' => 'This event has no start, so there is nothing to plan.',

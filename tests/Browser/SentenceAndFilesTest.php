@@ -180,3 +180,18 @@ it('advises another anchor where fewer people would move, and takes it in one pr
     $this->expectAccessible('clock shifts');
     $this->expectQuietConsole();
 });
+
+it('opens a mail from a thread as a draft with its people', function (): void {
+    $this->signIn();
+    $this->visit('/meetings');
+    $this->see('Plan a meeting');
+    dropFile($this, 'thread.eml', "From: Rosa Quispe <rosa@anden.example>\r\nTo: wanjiru.achola@sakura-seed.example, corin.hale@sakura-seed.example\r\nSubject: Re: Spore exchange\r\n\r\nCould we talk about the trays?\r\n");
+    $this->see('Opened as a draft from thread.eml');
+    $this->see('Spore exchange');
+    $this->see('Corin Hale');
+    $this->see('saved');
+    dropFile($this, 'empty.eml', 'Dear all');
+    $this->see('This is not an email');
+    $this->press('button', 'Cancel');
+    $this->expectQuietConsole('422');
+});

@@ -1,14 +1,16 @@
 import { createContext, lazy, Suspense, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
+import { isMail } from './mailFiles';
 
+const MailDialog = lazy(async () => ({ default: (await import('./MailDialog')).MailDialog }));
 const ImportDialog = lazy(async () => ({ default: (await import('./ImportDialog')).ImportDialog }));
 
 const Context = createContext<(() => void) | null>(null);
 
-/** Asks for a calendar file on this machine; null for those who do not plan. */
+/** Asks for a calendar file or a mail on this machine; null for those who do not plan. */
 export const useChooseFile = () => useContext(Context);
 
-/** Takes a calendar file dropped anywhere on the window, or chosen, and opens it as a draft. */
+/** Takes a calendar file or a mail dropped anywhere on the window, or chosen, and opens it as a draft. */
 export function ImportArea({ plans, children }: { plans: boolean; children: ReactNode }) {
   const { t } = useTranslation();
   const [file, setFile] = useState<File | null>(null);
@@ -56,7 +58,7 @@ export function ImportArea({ plans, children }: { plans: boolean; children: Reac
         <input
           ref={input}
           type="file"
-          accept=".ics,.ifb,.ical,text/calendar"
+          accept=".ics,.ifb,.ical,.eml,text/calendar,message/rfc822"
           hidden
           aria-label={t('import.choosing')}
           onChange={(event) => {
@@ -74,7 +76,11 @@ export function ImportArea({ plans, children }: { plans: boolean; children: Reac
       )}
       {file && (
         <Suspense fallback={null}>
-          <ImportDialog key={`${file.name} ${file.lastModified}`} file={file} close={() => setFile(null)} />
+          {isMail(file) ? (
+            <MailDialog key={`${file.name} ${file.lastModified}`} file={file} close={() => setFile(null)} />
+          ) : (
+            <ImportDialog key={`${file.name} ${file.lastModified}`} file={file} close={() => setFile(null)} />
+          )}
         </Suspense>
       )}
     </Context.Provider>

@@ -53,6 +53,7 @@ $table = [
     'GET api/meetings/{draft}/shifts.csv' => [401, 403, 403, 200, 200],
     'POST api/board' => [401, 403, 403, 200, 200],
     'POST api/calendar-files/look' => [401, 403, 403, 422, 422],
+    'POST api/mail-files' => [401, 403, 403, 422, 422],
     'POST api/calendar-files' => [401, 403, 403, 422, 422],
     'POST api/series' => [401, 403, 403, 200, 200],
     'GET api/rules' => [401, 403, 403, 422, 422],
