@@ -108,6 +108,27 @@ try {
     usleep(600_000);
     $browser->executeScript("document.getElementById('history').scrollIntoView()");
     $take('history');
+    // One letter in three languages, one of them from right to left.
+    $browser->executeAsyncScript(<<<'JS'
+        const [path, done] = arguments;
+        const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1]);
+        const ask = (method, url, body) => fetch(`/api${url}`, { method, headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-XSRF-TOKEN': token }, ...(body ? { body: JSON.stringify(body) } : {}) }).then((answer) => answer.json());
+        void ask('GET', path).then(async ({ attendees, hostId }) => {
+          const people = attendees.map(({ person }) => person).filter(({ id }) => id !== hostId).slice(0, 3);
+          document.body.innerHTML = '<div style="display:grid;grid-template-columns:repeat(3,1fr);gap:8px;height:100vh;padding:8px;box-sizing:border-box;background:#d6d9d2"></div>';
+          for (const [at, language] of ['en', 'de', 'ar'].entries()) {
+            await ask('PATCH', `/people/${people[at].id}`, { language });
+            const frame = document.createElement('iframe');
+            frame.src = `/api${path}/letter/${people[at].id}/html`;
+            frame.style.cssText = 'width:100%;height:100%;border:0';
+            document.body.firstChild.append(frame);
+          }
+          setTimeout(done, 1500);
+        });
+        JS, [$sent]);
+    $take('letters');
+    $browser->get("$app/meetings");
+    $wait('coming up');
     $visit('/sent', 'messages in the dispatch book');
     $take('sent');
     $visit('/people', 'people in the directory');
