@@ -106,7 +106,7 @@ final readonly class CoreMeeting
     {
         $parts = [$meeting->purpose ?? ''];
         if ($meeting->agenda->isNotEmpty()) {
-            $parts[] = $words->say('agenda') . ":\n" . $meeting->agenda->map(static fn(AgendaItem $i): string => '- ' . $i->inWords())->implode("\n");
+            $parts[] = $words->say('agenda') . ":\n" . $meeting->agenda->map(static fn(AgendaItem $i): string => '- ' . $i->inWords($words->language->length(...)))->implode("\n");
         }
         if ($meeting->links !== []) {
             $parts[] = $words->say('links') . ":\n" . implode("\n", array_map(static fn(array $l): string => '- ' . ($l['label'] === '' ? '' : $l['label'] . ': ') . $l['url'], $meeting->links));

@@ -14,6 +14,7 @@ use Syndex\Core\Invitations\Change;
 use Syndex\Core\Recurrence\MovedDates;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Sentence\Grammar;
+use Syndex\Core\Sentence\Language;
 use Syndex\Core\Sentence\SentencePiece;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\ZoneData;
@@ -272,7 +273,7 @@ final readonly class DescribeChange
 
     private static function agenda(Meeting $meeting): string
     {
-        return $meeting->agenda->map(static fn(AgendaItem $i): string => $i->inWords())->implode('; ');
+        return $meeting->agenda->map(static fn(AgendaItem $i): string => $i->inWords(Language::english()->length(...)))->implode('; ');
     }
 
     private static function links(Meeting $meeting): string

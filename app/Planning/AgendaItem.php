@@ -19,9 +19,13 @@ final class AgendaItem extends Model
 
     protected $guarded = [];
 
-    /** "Lots 40-58 (Wanjiru), 25 min" */
-    public function inWords(): string
+    /**
+     * "Lots 40-58 (Wanjiru), 25 minutes"
+     *
+     * @param  callable(int): string  $length  says so many minutes
+     */
+    public function inWords(callable $length): string
     {
-        return $this->title . ($this->speaker === null ? '' : ' (' . $this->speaker . ')') . ($this->minutes === null ? '' : ', ' . $this->minutes . ' min');
+        return $this->title . ($this->speaker === null ? '' : ' (' . $this->speaker . ')') . ($this->minutes === null ? '' : ', ' . $length($this->minutes));
     }
 }

@@ -35,7 +35,7 @@
 @if ($meeting->agenda->isNotEmpty())
 {!! $say->say('agenda') !!}:
 @foreach ($meeting->agenda as $item)
-- {!! $item->inWords() !!}
+- {!! $item->inWords($say->language->length(...)) !!}
 @endforeach
 
 @endif

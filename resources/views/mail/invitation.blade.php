@@ -30,7 +30,7 @@
 @if ($meeting->agenda->isNotEmpty())
 <table role="presentation" style="width:100%;border-collapse:collapse;margin:20px 0 0">
 @foreach ($meeting->agenda as $item)
-<tr><td class="line" style="padding:6px 0;border-top:1px solid #d6d9d2">{{ $item->title }}@if ($item->speaker) <span class="soft" style="color:#55606c">{{ $item->speaker }}</span>@endif</td><td class="line" style="padding:6px 0;border-top:1px solid #d6d9d2;text-align:end;font-weight:600;white-space:nowrap">{{ $item->minutes === null ? '' : $item->minutes.' min' }}</td></tr>
+<tr><td class="line" style="padding:6px 0;border-top:1px solid #d6d9d2">{{ $item->title }}@if ($item->speaker) <span class="soft" style="color:#55606c">{{ $item->speaker }}</span>@endif</td><td class="line" style="padding:6px 0;border-top:1px solid #d6d9d2;text-align:end;font-weight:600;white-space:nowrap">{{ $item->minutes === null ? '' : $say->language->length($item->minutes) }}</td></tr>
 @endforeach
 </table>
 @endif
