@@ -21,6 +21,7 @@ final readonly class HistoryController
     public function show(Meeting $meeting): JsonResponse
     {
         $steps = Step::query()->with('account.person')->where('meeting_id', $meeting->id)->orderByDesc('id')->limit(self::MOST)->get();
+        $lastCut = Step::lastCut($meeting->id);
         $told = Dispatch::query()->join('meeting_snapshots', 'meeting_snapshots.id', '=', 'dispatches.snapshot_id')->whereIn('meeting_snapshots.step_id', $steps->pluck('id'))->whereNot('dispatches.state', DispatchState::LeftOut)
             ->groupBy('meeting_snapshots.step_id')->selectRaw('meeting_snapshots.step_id as step, count(distinct recipient) as people')->pluck('people', 'step');
 
@@ -34,7 +35,7 @@ final readonly class HistoryController
             'words' => $step->words,
             'told' => (int) ($told[$step->id] ?? 0),
             // A state to go back to: what the meeting was before this.
-            'canRestore' => $step->kind === StepKind::Changed && $step->before !== null && $step->taken_back_at === null,
+            'canRestore' => $step->kind === StepKind::Changed && $step->id > $lastCut && $step->before !== null && $step->taken_back_at === null,
         ])->all()]);
     }
 

@@ -22,7 +22,7 @@ final readonly class RestoreState
             if (Meeting::query()->where('changes_id', $meeting->id)->exists()) {
                 throw NotNow::changeWaits();
             }
-            if ($step->before === null) {
+            if ($step->before === null || $step->id <= Step::lastCut($meeting->id)) {
                 throw NotNow::nothingBefore();
             }
             $sheet = $this->change->begin($meeting, $by);

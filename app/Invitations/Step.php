@@ -40,6 +40,12 @@ final class Step extends Model
         return ['kind' => StepKind::class, 'before' => 'encrypted', 'after' => 'encrypted', 'words' => 'encrypted', 'taken_back_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime'];
     }
 
+    /** The step at which a series was last cut; what it was before that cannot come back, since its later dates are another series now. */
+    public static function lastCut(string $meetingId): int
+    {
+        return (int) self::query()->where('meeting_id', $meetingId)->whereNotNull('split_into_id')->whereNull('taken_back_at')->max('id');
+    }
+
     /** @return BelongsTo<Account, $this> */
     public function account(): BelongsTo
     {

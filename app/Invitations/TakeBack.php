@@ -27,6 +27,10 @@ final readonly class TakeBack
                 throw NotNow::locked($meeting->status->value);
             }
             $step = Step::query()->where('meeting_id', $meeting->id)->whereIn('kind', [StepKind::Sent, StepKind::Changed])->whereNull('taken_back_at')->orderByDesc('id')->first();
+            if ($step === null && $meeting->split_from_id !== null) {
+                // The later part of a series to which something was done since: it stands on its own now.
+                throw NotNow::changedSince();
+            }
             $channels = SendMeeting::channels($meeting);
             $step?->kind === StepKind::Changed ? $this->change($meeting, $step, $by) : $this->sending($meeting, $step);
             $step?->update(['taken_back_at' => now()]);

@@ -208,3 +208,16 @@ it('shares one room: it stays open while a part of the series lives', function (
     $this->postJson("/api/meetings/$later->id/call-off")->assertOk();
     Illuminate\Support\Facades\Queue::assertPushed(App\Joining\CloseRoom::class, static fn($job): bool => $job->ref === App\Joining\RoomRef::of(test()->meeting->id));
 });
+
+it('does not bring back what a series was before it was cut, nor take back a part to which something was done', function (): void {
+    ($this->send)(($this->put)(($this->begin)($this->meeting), ['title' => 'Grower talk']));
+    $later = ($this->send)(($this->put)(($this->begin)($this->meeting->refresh(), ['from' => '2026-12-22T15:30:00']), ['place' => 'Greenhouse']));
+    $steps = $this->getJson("/api/meetings/{$this->meeting->id}/history")->json('steps');
+    expect(array_column($steps, 'canRestore'))->toBe([false, false, false]);
+    foreach (array_slice($steps, 0, 2) as $step) {
+        $this->postJson("/api/meetings/{$this->meeting->id}/history/$step[id]/restore")->assertStatus(409);
+    }
+    $this->postJson("/api/meetings/$later->id/tell/{$this->people['rosa']->id}")->assertOk();
+    $this->postJson("/api/meetings/$later->id/take-back")->assertStatus(409)->assertJson(['code' => 'changed_since']);
+    expect($later->refresh()->status->value)->toBe('sent');
+});
