@@ -24,6 +24,7 @@ use App\People\PasswordController;
 use App\People\PersonController;
 use App\People\SessionController;
 use App\People\ZoneController;
+use App\Planning\EarlierPeopleController;
 use App\Planning\KitController;
 use App\Planning\MeetingController;
 use App\Planning\OccurrencesController;
@@ -93,6 +94,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('meetings/{meeting}/absences/{absence}/noted', AwayNotedController::class);
         Route::post('meetings/{meeting}/clock-moves', ClockMoveController::class);
         Route::get('people', [PersonController::class, 'index']);
+        Route::get('people/of-meetings', EarlierPeopleController::class);
         Route::get('people/{person}', [PersonController::class, 'show']);
         Route::post('people', [PersonController::class, 'store']);
         Route::patch('people/{person}', [PersonController::class, 'update']);

@@ -293,6 +293,8 @@ export const en = {
     guest: 'Add {{address}} as a guest',
     correct: 'Did you mean {{address}}?',
     slip: 'This looks like a typo.',
+    ofMeeting_one: '{{count}} person of {{title}}',
+    ofMeeting_other: '{{count}} people of {{title}}',
     block_one: 'Add {{count}} person',
     block_other: 'Add these {{count}} people',
     read: 'The addresses as we read them',

@@ -38,6 +38,18 @@ export const peopleQuery = (q: string, kind: string, page: number) =>
     meta: { live: { topics: ['person'] } satisfies Live },
   });
 
+const earlierShape = z.array(z.object({ id: z.string(), title: z.string(), people: z.array(personShape) }));
+
+/** Meetings whose title begins so, with their people. */
+export const earlierQuery = (q: string) =>
+  queryOptions({
+    queryKey: ['earlier-people', q],
+    queryFn: ({ signal }) => getJson(`people/of-meetings?${new URLSearchParams({ q })}`, earlierShape, signal),
+    placeholderData: keepPreviousData,
+    staleTime: 30_000,
+    retry: false,
+  });
+
 export const suggestQuery = (q: string) =>
   queryOptions({
     queryKey: ['suggest', q],

@@ -40,10 +40,10 @@ afterEach(() => {
   }
 });
 
-const field = (add = vi.fn(), taken: string[] = []) => {
+const field = (add = vi.fn(), taken: string[] = [], several = false) => {
   render(
     <QueryClientProvider client={new QueryClient()}>
-      <AddPerson taken={taken} add={add} />
+      <AddPerson taken={taken} add={add} several={several} />
     </QueryClientProvider>,
   );
   return screen.getByRole('combobox', { name: 'Add a person' });
@@ -60,6 +60,18 @@ describe('AddPerson', () => {
     fireEvent.keyDown(input, { key: 'Enter' });
     expect(add).toHaveBeenCalledExactlyOnceWith([expect.objectContaining({ id: '2' })]);
     expect(input).toHaveValue('');
+  });
+
+  it('takes everybody of an earlier meeting who is not in yet, in one press', async () => {
+    answers['/api/people/of-meetings'] = [
+      { id: 'm', title: 'Moss walk', people: [person('1', 'Inês Varela', 'ines@x.example'), person('2', 'Inga Moe', 'inga@x.example')] },
+      { id: 'n', title: 'Moss count', people: [person('1', 'Inês Varela', 'ines@x.example')] },
+    ];
+    const add = vi.fn();
+    fireEvent.change(field(add, ['1'], true), { target: { value: 'moss' } });
+    fireEvent.click(await screen.findByRole('option', { name: /1 person of Moss walk/ }));
+    expect(add).toHaveBeenCalledExactlyOnceWith([expect.objectContaining({ id: '2' })]);
+    expect(screen.queryByRole('option', { name: /Moss count/ })).toBeNull();
   });
 
   it('does not offer whoever is in already', async () => {

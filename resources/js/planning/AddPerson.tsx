@@ -4,21 +4,36 @@ import { useId, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ApiError } from '../lib/api';
 import { useDebounced } from '../lib/useDebounced';
-import { addressQuery, called, rememberGuests, suggestQuery, written, type AddressCheck, type Person } from '../people/people';
+import {
+  addressQuery,
+  called,
+  earlierQuery,
+  rememberGuests,
+  suggestQuery,
+  written,
+  type AddressCheck,
+  type Person,
+} from '../people/people';
 import { useOpenEntry } from './entries';
 
-export type AddPersonProps = { taken: string[]; add: (people: Person[]) => void };
+export type AddPersonProps = {
+  taken: string[];
+  add: (people: Person[]) => void;
+  /** Whether everybody of an earlier meeting is offered too. */
+  several?: boolean;
+};
 
 type Choice =
   | { key: string; kind: 'person'; person: Person }
   | { key: string; kind: 'address'; address: string; corrected: boolean }
+  | { key: string; kind: 'meeting'; title: string; people: Person[] }
   | { key: string; kind: 'block'; addresses: string[]; left: number };
 
 const looksLikeAddress = (text: string) => /[@<]/.test(text);
 const isFine = (check: AddressCheck) => check.address !== null && check.problem === null;
 
 /** One field for everybody: colleagues by name, guests by address, one or a block of them, checked as they are typed. */
-export function AddPerson({ taken, add }: AddPersonProps) {
+export function AddPerson({ taken, add, several: offersMeetings = false }: AddPersonProps) {
   const { t } = useTranslation();
   const id = useId();
   const client = useQueryClient();
@@ -28,6 +43,10 @@ export function AddPerson({ taken, add }: AddPersonProps) {
   const asked = useDebounced(typed.trim(), 120);
   const byAddress = looksLikeAddress(asked);
   const { data: found = [] } = useQuery({ ...suggestQuery(asked), enabled: asked !== '' && !/[,;\n]/.test(asked) });
+  const { data: earlier = [] } = useQuery({
+    ...earlierQuery(asked),
+    enabled: offersMeetings && asked.length > 1 && !byAddress && !/[,;\n]/.test(asked),
+  });
   const { data: checks = [] } = useQuery({ ...addressQuery(asked), enabled: byAddress });
   const remember = useMutation({
     mutationFn: ({ addresses }: { addresses: string[]; rest: string }) => rememberGuests(addresses),
@@ -51,6 +70,16 @@ export function AddPerson({ taken, add }: AddPersonProps) {
   const odd = several ? checks.filter((one) => !isFine(one)) : [];
   const choices: Choice[] = [
     ...people.map((person): Choice => ({ key: person.id, kind: 'person', person })),
+    ...(fresh && offersMeetings && !byAddress
+      ? earlier
+          .map(({ id: key, title, people: all }): Choice => ({
+            key,
+            kind: 'meeting',
+            title,
+            people: all.filter((one) => !taken.includes(one.id)),
+          }))
+          .filter((choice) => choice.kind === 'meeting' && choice.people.length > 0)
+      : []),
     ...(check?.suggestion ? [{ key: 'suggestion', kind: 'address' as const, address: check.suggestion, corrected: true }] : []),
     ...(check?.address && !known ? [{ key: 'address', kind: 'address' as const, address: written(check), corrected: false }] : []),
     ...(fine.length > 0 ? [{ key: 'block', kind: 'block' as const, addresses: fine.map(written), left: odd.length }] : []),
@@ -58,6 +87,9 @@ export function AddPerson({ taken, add }: AddPersonProps) {
   const take = (choice: Choice | null) => {
     if (choice?.kind === 'person') {
       add([choice.person]);
+      clear();
+    } else if (choice?.kind === 'meeting') {
+      add(choice.people);
       clear();
     } else if (choice?.kind === 'address') {
       remember.mutate({ addresses: [choice.address], rest: '' });
@@ -204,6 +236,14 @@ function ChoiceText({ choice }: { choice: Choice }) {
             .filter(Boolean)
             .join(', ')}
         </span>
+      </>
+    );
+  }
+  if (choice.kind === 'meeting') {
+    return (
+      <>
+        <span className="font-semibold">{t('add.ofMeeting', { count: choice.people.length, title: choice.title })}</span>{' '}
+        <span className="text-note text-muted">{choice.people.map((person) => called(person).split(' ')[0]).join(', ')}</span>
       </>
     );
   }

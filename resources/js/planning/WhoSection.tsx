@@ -106,7 +106,7 @@ export function WhoSection({
           ))}
         </select>
       )}
-      <AddPerson taken={sheet.attendees.map((attendee) => attendee.person.id)} add={add} />
+      <AddPerson taken={sheet.attendees.map((attendee) => attendee.person.id)} add={add} several />
     </section>
   );
 }

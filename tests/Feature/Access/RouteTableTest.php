@@ -74,6 +74,7 @@ $table = [
     'POST api/meetings/{sent}/call-off' => [401, 403, 403, 200, 200],
     'POST api/meetings/{sent}/clock-moves' => [401, 403, 403, 204, 204],
     'GET api/people' => [401, 403, 403, 200, 200],
+    'GET api/people/of-meetings' => [401, 403, 403, 422, 422],
     'GET api/people/suggest' => [401, 200, 200, 200, 200],
     'GET api/people/{person}/absences' => [401, 404, 200, 200, 200],
     'POST api/people/{person}/absences' => [401, 404, 201, 201, 201],

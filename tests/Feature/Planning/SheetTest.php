@@ -275,3 +275,15 @@ it('lets drafts that nobody touched vanish, and discards several at once', funct
     $this->postJson('/api/meetings/discard', ['ids' => [$titled->id, $sent->id, 'no-such-meeting']])->assertOk()->assertJson(['discarded' => 1]);
     expect(Meeting::query()->find($titled->id))->toBeNull()->and(Meeting::query()->find($sent->id))->not->toBeNull();
 });
+
+it('finds the people of an earlier meeting by its title, the latest of one title', function (): void {
+    $coordinator = account(Role::Coordinator, colleague('Coordinating Person'));
+    $this->actingAs($coordinator);
+    $old = meeting($coordinator, [colleague('Old Hand')], ['title' => 'Moss walk', 'shown_at' => '2026-01-01 10:00:00']);
+    $new = meeting($coordinator, [colleague('New Hand'), guest('rosa@far.example')], ['title' => 'Moss walk', 'shown_at' => '2026-06-01 10:00:00']);
+    meeting($coordinator, [colleague('Elsewhere')], ['title' => 'Fern walk']);
+    $asked = fn(string $q, string $not = ''): array => array_map(static fn(array $m): array => [$m['title'], array_map(static fn(array $p): string => $p['name'] ?? $p['email'], $m['people'])], $this->getJson('/api/people/of-meetings?' . http_build_query(['q' => $q, 'not' => $not]))->assertOk()->json());
+
+    expect($asked('moss'))->toBe([['Moss walk', ['New Hand', 'rosa@far.example']]])->and($asked('walk mo', $new->id))->toBe([['Moss walk', ['Old Hand']]])
+        ->and($asked('oss'))->toBe([])->and(count($asked('walk')))->toBe(2)->and($asked('%'))->toBe([])->and($old->exists)->toBeTrue();
+});
