@@ -173,7 +173,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
             {t('changed.fromOn', { date: longDate(meeting.splitFrom) })}
           </p>
         )}
-        {meeting.changeOf && !meeting.splitFrom && <WhatDiffers sentId={meeting.changeOf} sheet={sheet} change={change} />}
+        {meeting.changeOf && <WhatDiffers sentId={meeting.changeOf} sheet={sheet} change={change} isPart={meeting.splitFrom !== null} />}
         <SheetNotes state={state} planned={planned} meeting={meeting} city={city} />
         {state.error && state.error.code !== 'many_dates' && (
           <div className="px-5 py-2">

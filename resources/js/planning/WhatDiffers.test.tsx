@@ -57,4 +57,15 @@ describe('what differs from what was sent', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Put it back as it was sent: title' }));
     expect(change).toHaveBeenCalledExactlyOnceWith({ title: meeting.title });
   });
+
+  it('says nothing of dates where the sheet is of other dates by itself', async () => {
+    vi.stubGlobal('fetch', async () => new Response(JSON.stringify(meeting), { status: 200 }));
+    const later = { startLocal: '2031-01-01T09:00:00', own: [{ date: 'a', minutes: 60, title: null, place: null, people: null }] };
+    render(
+      <QueryClientProvider client={new QueryClient()}>
+        <WhatDiffers sentId="sent" sheet={sheet({ ...later, place: 'Hall' })} change={vi.fn()} isPart />
+      </QueryClientProvider>,
+    );
+    expect(await screen.findByRole('status')).toHaveTextContent('Not as it was sent: how to join put it back');
+  });
 });

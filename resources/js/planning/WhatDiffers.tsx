@@ -29,17 +29,26 @@ const said = (sheet: Sheet, part: Part): string =>
 export const differing = (sheet: Sheet, sent: Sheet): Part[] =>
   (Object.keys(PARTS) as Part[]).filter((part) => said(sheet, part) !== said(sent, part));
 
-type WhatDiffersProps = { sentId: string; sheet: Sheet; change: (next: Partial<Sheet>) => void };
+type WhatDiffersProps = {
+  sentId: string;
+  sheet: Sheet;
+  change: (next: Partial<Sheet>) => void;
+  /** Whether it is of the dates from one on: those are other dates by themselves. */
+  isPart?: boolean;
+};
 
 /** On the sheet of a change: what differs from what was sent, each to be put back. */
-export function WhatDiffers({ sentId, sheet, change }: WhatDiffersProps) {
+export function WhatDiffers({ sentId, sheet, change, isPart = false }: WhatDiffersProps) {
   const { t } = useTranslation();
   const { data } = useQuery(meetingQuery(sentId));
   if (!data) {
     return null;
   }
   const sent = sheetOf(data);
-  const parts = differing(sheet, sent);
+  const parts = differing(sheet, sent).filter((part) => !isPart || (part !== 'when' && part !== 'dates'));
+  if (isPart && parts.length === 0) {
+    return null;
+  }
   return (
     <p role="status" className="flex flex-wrap items-baseline gap-x-4 border-b border-line bg-sheet px-5 py-1.5 text-note">
       {parts.length === 0 ? (
