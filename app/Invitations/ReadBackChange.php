@@ -99,6 +99,7 @@ final readonly class ReadBackChange
     private function stepOf(Meeting $sheet, Meeting $meeting, bool $tellAll): ReadStep
     {
         $before = $this->freeze->asItStands($meeting);
+        $sheet = $this->cuts->keepPast($sheet, $meeting);
         $cut = $this->cuts->of($sheet, $meeting);
         if ($cut === null) {
             $after = $this->plan->asItWouldBe($sheet, $meeting);

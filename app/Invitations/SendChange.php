@@ -51,6 +51,7 @@ final readonly class SendChange
             $channels = SendMeeting::channels($meeting);
             $before = $this->freeze->write($meeting);
             $known = $this->freeze->read($before);
+            $sheet = $this->cuts->keepPast($sheet, $meeting);
             $cut = $this->cuts->of($sheet, $meeting);
             if ($cut !== null) {
                 return $this->cut($cut, $sheet, $meeting, $before, $known, $channels, $by, $words, $leftOut);

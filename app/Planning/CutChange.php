@@ -58,6 +58,24 @@ final readonly class CutChange
         return $this->cut($meeting, $sheet, $was->second->start, $was->first, $was->second, $is->second, $is->second->start);
     }
 
+    /**
+     * The sheet with the dates that have begun as they were, where only those were touched on it: they are past, and nobody is told
+     * of them.
+     */
+    public function keepPast(Meeting $sheet, Meeting $meeting): Meeting
+    {
+        $cut = $sheet->split_local === null ? $this->of($sheet, $meeting) : null;
+        if ($cut === null || !$this->keepsTimes($cut)) {
+            return $sheet;
+        }
+        $kept = clone $sheet;
+        $kept->forceFill(MeetingSeries::columns($this->series->of($meeting), $this->series->moved($meeting)));
+        $past = $meeting->dates->filter(static fn(OwnDate $d): bool => $d->date()->seconds < $cut->from->seconds);
+        $kept->setRelation('dates', new Collection([...$past->all(), ...$cut->later->dates->all()]));
+
+        return $kept;
+    }
+
     /** Whether what comes is at the same moments, as long and in the same place as what was to come, so that answers hold. */
     public function keepsTimes(CutSeries $cut): bool
     {

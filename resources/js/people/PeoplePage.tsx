@@ -70,7 +70,7 @@ export function PeoplePage() {
               className="grid grid-cols-1 gap-x-6 border-t border-line py-2 md:grid-cols-[2fr_1.2fr_1.2fr_1.4fr] md:items-baseline"
             >
               <p className="min-w-0">
-                <button type="button" className="text-left font-semibold hover:underline" onClick={() => setEditing(person)}>
+                <button type="button" className="min-h-6 text-left font-semibold hover:underline" onClick={() => setEditing(person)}>
                   {called(person)}
                 </button>
                 <span className="block truncate text-note text-muted">{person.name ? person.email : ''}</span>

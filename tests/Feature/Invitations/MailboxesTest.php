@@ -221,3 +221,15 @@ it('does not bring back what a series was before it was cut, nor take back a par
     $this->postJson("/api/meetings/$later->id/take-back")->assertStatus(409)->assertJson(['code' => 'changed_since']);
     expect($later->refresh()->status->value)->toBe('sent');
 });
+
+it('leaves dates that are past as they were, also where one was dropped on the sheet', function (): void {
+    ($this->deliver)();
+    $this->travelTo('2026-12-17T08:00:00Z');
+    $sheet = ($this->put)(($this->begin)($this->meeting), ['title' => 'Grower talk', 'dropped' => ['2026-12-08T15:30:00'], 'own' => [['date' => '2026-12-15T15:30:00', 'minutes' => 90, 'title' => null, 'place' => null, 'people' => null]]]);
+    $back = $this->getJson("/api/meetings/$sheet->id/read-back-change")->assertOk()->json();
+    expect([$back['from'], array_column($back['different'], 'what')])->toBe([null, ['title']]);
+    ($this->send)($sheet);
+    ($this->deliver)();
+    expect(plainly(($this->shown)()['ines']))->toBe(['12-08 15:30', '12-15 15:30', '12-22 15:30', '12-29 15:30', '01-05 15:30', '01-12 15:30', '01-19 15:30', '01-26 15:30'])
+        ->and(Meeting::query()->whereNotNull('split_from_id')->exists())->toBeFalse()->and($this->meeting->refresh()->dates()->count())->toBe(0);
+});
