@@ -6,7 +6,6 @@ namespace App\Invitations;
 
 use App\People\Account;
 use App\People\Person;
-use App\Planning\Attendee;
 use App\Planning\KeepMeeting;
 use App\Planning\Meeting;
 use App\Planning\SheetView;
@@ -17,7 +16,6 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Syndex\Core\Invitations\Announce;
-use Syndex\Core\Invitations\Message;
 use Syndex\Core\Time\Instant;
 
 /** From the read-back to the calling off. */
@@ -28,7 +26,7 @@ final readonly class InvitationController
 
     private const WORDS = ['words' => ['sometimes', 'nullable', 'string', 'max:' . MeetingAsTold::MOST_WORDS]];
 
-    public function __construct(private SheetView $view, private FreezeMeeting $freeze, private CoreMeeting $core, private WriteLetter $letters, private ReadBackChange $change, private PlanChange $plan, private Visible $visible) {}
+    public function __construct(private SheetView $view, private FreezeMeeting $freeze, private CoreMeeting $core, private WriteLetter $letters, private ReadBackChange $change, private FirstLetter $first, private Visible $visible) {}
 
     public function readBack(Meeting $meeting, ReadBack $readBack): JsonResponse
     {
@@ -143,12 +141,6 @@ final readonly class InvitationController
             return $this->change->letter($meeting, $person, $request->boolean('tellAll'), self::words($request)) ?? throw new NotFoundHttpException();
         }
 
-        $told = $this->freeze->asItStands($meeting);
-        $message = array_values(array_filter($this->plan->first($told)->messages(), static fn(Message $m): bool => $m->to === $person->email))[0] ?? null;
-        // Whoever invites is told of nothing, and may look all the same.
-        $date = $message === null && !Attendee::query()->where('meeting_id', $meeting->id)->where('person_id', $person->id)->exists() ? throw new NotFoundHttpException() : $message?->recurrenceId;
-
-        return $this->letters->invitation($told->withWords(self::words($request)), $person, $date);
+        return $this->first->to($person, $meeting, self::words($request)) ?? throw new NotFoundHttpException();
     }
-
 }

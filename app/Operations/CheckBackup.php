@@ -11,7 +11,7 @@ use Illuminate\Support\Facades\DB;
 /** Whether a database that was read back is whole, and whether the key beside it opens what is encrypted in it. */
 final class CheckBackup extends Command
 {
-    private const TABLES = ['accounts', 'people', 'meetings', 'attendees', 'occurrences', 'dispatches'];
+    private const TABLES = ['accounts', 'people', 'meetings', 'attendees', 'meeting_dates', 'date_attendees', 'occurrences', 'absences', 'dispatches'];
 
     private const SAMPLE = 200;
 

@@ -278,13 +278,13 @@ function NeedText({ need }: { need: Need }) {
   }
 }
 
-/** Somebody was told of a meeting and will be away from it. */
-function AwaySince({ need }: { need: Extract<Need, { code: 'away' }> }) {
+/** Something is noted and gone from the list, or not after all. */
+function useNoting(run: (noted: boolean) => Promise<void>) {
   const { t } = useTranslation();
   const tell = useTell();
   const client = useQueryClient();
   const note = useMutation({
-    mutationFn: (noted: boolean) => noteAway(need.meetingId, need.absenceId, noted),
+    mutationFn: run,
     onSuccess: (_, noted) => {
       void client.invalidateQueries({ queryKey: ['today'] });
       if (noted) {
@@ -293,6 +293,13 @@ function AwaySince({ need }: { need: Extract<Need, { code: 'away' }> }) {
     },
     onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
   });
+  return note;
+}
+
+/** Somebody was told of a meeting and will be away from it. */
+function AwaySince({ need }: { need: Extract<Need, { code: 'away' }> }) {
+  const { t } = useTranslation();
+  const note = useNoting((noted) => noteAway(need.meetingId, need.absenceId, noted));
   return (
     <>
       <p className="font-semibold">
@@ -316,18 +323,7 @@ const NAMED = 4;
 /** Newer zone data moved a meeting on somebody's clock. */
 function MovedClocks({ need }: { need: Extract<Need, { code: 'zone_data' }> }) {
   const { t } = useTranslation();
-  const tell = useTell();
-  const client = useQueryClient();
-  const note = useMutation({
-    mutationFn: (noted: boolean) => noteMoves(need.meetingId, need.zoneData, noted),
-    onSuccess: (_, noted) => {
-      void client.invalidateQueries({ queryKey: ['today'] });
-      if (noted) {
-        tell(t('needs.noted'), { action: { label: t('action.undo'), run: () => note.mutate(false) } });
-      }
-    },
-    onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
-  });
+  const note = useNoting((noted) => noteMoves(need.meetingId, need.zoneData, noted));
   return (
     <>
       <p className="font-semibold">{t('needs.zone_data', { title: need.title || t('sheet.untitled'), count: need.people.length })}</p>
