@@ -22,6 +22,8 @@ use App\Operations\SystemDns;
 use App\Operations\TableDns;
 use App\People\AccountMail;
 use App\People\ComingUp;
+use App\People\Holidays;
+use App\People\Hours;
 use App\People\PersonAddressChanged;
 use App\Planning\LockedTitle;
 use Illuminate\Contracts\Cache\Repository;
@@ -59,6 +61,8 @@ final class SyndexServiceProvider extends ServiceProvider
             return new SystemZoneData($version, $held['tables'] ?? []);
         });
         $this->app->singleton(ZoneNames::class, static fn(Application $app): ZoneNames => new ZoneNames($zones = $app->make(ZoneData::class), self::heldZones($zones->version())['names'] ?? null));
+        $this->app->scoped(Holidays::class);
+        $this->app->scoped(Hours::class);
         $this->app->singleton(Grammar::class, English::class);
         $this->app->bind(AccountMail::class, WriteAccountMail::class);
         $this->app->bind(ComingUp::class, NextDate::class);

@@ -74,4 +74,12 @@ if [ ! -f build/common-passwords.txt ] || [ "$(cat "$stamps/passwords" 2>/dev/nu
   node ops/common-passwords.mjs build/common-passwords.txt || fail 'The list of common passwords could not be written; run "node ops/common-passwords.mjs build/common-passwords.txt" to see why.'
   printf %s "$now" >"$stamps/passwords"
 fi
+# The holidays of last year and the seven that follow: written anew each year.
+now=$(fingerprint package-lock.json ops/holidays.mjs)-$(date +%Y)
+if [ ! -f build/holidays/years.json ] || [ "$(cat "$stamps/holidays" 2>/dev/null)" != "$now" ]; then
+  step 'Writing down public holidays'
+  mkdir -p build
+  node ops/holidays.mjs build/holidays "$(date +%Y)" || fail "The public holidays could not be written; run \"node ops/holidays.mjs build/holidays $(date +%Y)\" to see why."
+  printf %s "$now" >"$stamps/holidays"
+fi
 [ "${SYNDEX_QUIET:-}" = 1 ] || step 'Set up'

@@ -6,44 +6,107 @@ namespace App\HouseRules;
 
 use Illuminate\Support\Facades\DB;
 
-/** The defaults and locks of the organisation. */
+/** The defaults and locks of the organisation, as they are set. */
 final class HouseRules
 {
-    /** @var ?array<string, mixed> */
+    /** @var ?array<string, array{value: mixed, open: ?bool}> */
     private ?array $known = null;
 
     /** The name that stands over guests' pages and in mails. */
     public function organisation(): string
     {
-        return (string) ($this->all()['organisation'] ?? config('syndex.mail_name'));
+        return (string) $this->of(HouseRule::Organisation);
     }
 
     /** Whose address is ORGANIZER: the meeting's own, or the host's. */
     public function organizer(): OrganizerAddress
     {
-        return OrganizerAddress::from((string) ($this->all()['organizer'] ?? OrganizerAddress::Meeting->value));
+        return OrganizerAddress::from((string) $this->of(HouseRule::Organizer));
     }
 
-    /** @return array<string, mixed> */
+    /** Whether public holidays are days off for somebody who wants it so (null: as the house has it). */
+    public function keepsHolidays(?bool $wanted): bool
+    {
+        return $wanted !== null && $this->isOpen(HouseRule::Holidays) ? $wanted : (bool) $this->of(HouseRule::Holidays);
+    }
+
+    public function largeTeam(): int
+    {
+        return (int) $this->of(HouseRule::LargeTeam);
+    }
+
+    public function pauseMinutes(): int
+    {
+        return (int) $this->of(HouseRule::Pause);
+    }
+
+    public function forgetGuestsMonths(): ?int
+    {
+        $months = $this->of(HouseRule::ForgetGuests);
+
+        return $months === null ? null : (int) $months;
+    }
+
+    /** @return list<string> "host:port" in lower case */
+    public function feedHosts(): array
+    {
+        return array_values(array_map(static fn(mixed $host): string => mb_strtolower((string) $host), (array) $this->of(HouseRule::FeedHosts)));
+    }
+
+    public function fileBytes(): int
+    {
+        return (int) $this->of(HouseRule::FileSize) * 1024 * 1024;
+    }
+
+    public function of(HouseRule $rule): mixed
+    {
+        return array_key_exists($rule->value, $this->all()) ? $this->all()[$rule->value]['value'] : $rule->default();
+    }
+
+    /** Whether somebody else may decide otherwise. */
+    public function isOpen(HouseRule $rule): bool
+    {
+        return $rule->isOpen() !== null && ($this->all()[$rule->value]['open'] ?? $rule->isOpen());
+    }
+
+    /** @return array<string, mixed> each by name, and which are open: `open` has a row for each that can be */
     public function toArray(): array
     {
-        return ['organisation' => $this->organisation(), 'organizer' => $this->organizer()->value, 'mailDomain' => config('syndex.mail_domain')];
+        $rules = $open = [];
+        foreach (HouseRule::cases() as $rule) {
+            $rules[$rule->value] = $this->of($rule);
+            if ($rule->isOpen() !== null) {
+                $open[$rule->value] = $this->isOpen($rule);
+            }
+        }
+
+        return [...$rules, 'open' => $open, 'mailDomain' => config('syndex.mail_domain')];
     }
 
-    /** @param array<string, mixed> $values */
-    public function set(array $values): void
+    /**
+     * @param array<string, mixed> $values by name
+     * @param array<string, bool> $open
+     */
+    public function set(array $values, array $open = []): void
     {
-        DB::transaction(static function () use ($values): void {
-            foreach ($values as $name => $value) {
-                DB::table('house_rules')->updateOrInsert(['name' => $name], ['value' => json_encode($value), 'updated_at' => now()]);
+        DB::transaction(function () use ($values, $open): void {
+            foreach (HouseRule::cases() as $rule) {
+                $isOpenChanged = $rule->isOpen() !== null && array_key_exists($rule->value, $open);
+                if (array_key_exists($rule->value, $values) || $isOpenChanged) {
+                    DB::table('house_rules')->updateOrInsert(['name' => $rule->value], [
+                        'value' => json_encode(array_key_exists($rule->value, $values) ? $values[$rule->value] : $this->of($rule)),
+                        ...($isOpenChanged ? ['is_open' => $open[$rule->value]] : []),
+                        'updated_at' => now(),
+                    ]);
+                }
             }
         });
         $this->known = null;
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<string, array{value: mixed, open: ?bool}> */
     private function all(): array
     {
-        return $this->known ??= DB::table('house_rules')->pluck('value', 'name')->map(static fn($v) => json_decode((string) $v, true))->all();
+        return $this->known ??= DB::table('house_rules')->get()->mapWithKeys(static fn(\stdClass $row): array => [(string) $row->name => ['value' => json_decode((string) $row->value, true), 'open' => $row->is_open === null ? null : (bool) $row->is_open]])->all();
     }
 }

@@ -6,7 +6,6 @@ namespace App\HouseRules;
 
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Validation\Rule;
 
 final readonly class HouseRulesController
 {
@@ -19,10 +18,9 @@ final readonly class HouseRulesController
 
     public function update(Request $request): JsonResponse
     {
-        $this->rules->set($request->validate([
-            'organisation' => ['sometimes', 'required', 'string', 'max:120'],
-            'organizer' => ['sometimes', 'required', Rule::enum(OrganizerAddress::class)],
-        ]));
+        $entry = array_merge(...array_map(static fn(HouseRule $rule): array => $rule->entry(), HouseRule::cases()));
+        $given = $request->validate([...$entry, 'open' => ['sometimes', 'array'], 'open.*' => ['required', 'boolean:strict']]);
+        $this->rules->set($given, (array) ($given['open'] ?? []));
 
         return $this->show();
     }

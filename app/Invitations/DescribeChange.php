@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
+use App\People\Clocks;
 use App\People\Person;
 use App\Planning\AgendaItem;
 use App\Planning\Attendee;
@@ -28,7 +29,7 @@ final readonly class DescribeChange
 
     private const NAMED = 6;
 
-    public function __construct(private MeetingSeries $series, private ZoneData $zones, private Grammar $grammar) {}
+    public function __construct(private MeetingSeries $series, private ZoneData $zones, private Clocks $clocks, private Grammar $grammar) {}
 
     /**
      * @param  ?list<Change>  $only  what is told; null: all that differs
@@ -118,13 +119,13 @@ final readonly class DescribeChange
      */
     private function forYou(Series $old, Meeting $was, Series $new, Meeting $now, ?Person $reader, LetterWords $words): array
     {
-        if ($reader?->zone === null || !$this->zones->knows($reader->zone) || $old->allDay || $new->allDay) {
+        $zone = $reader === null ? null : $this->clocks->of($reader);
+        if ($zone === null || $old->allDay || $new->allDay) {
             return [];
         }
-        $zone = $this->zones->zone($reader->zone);
         $say = static fn(Series $series): string => $words->dateAndClock(WallTime::ofSeconds($zone->toWall($series->moment($series->start->seconds))));
 
-        return $zone->id === $was->zone && $zone->id === $now->zone || $say($old) === $say($new) ? [] : [['what' => 'for_you', 'was' => $say($old), 'now' => $say($new)]];
+        return $zone->key() === $was->zone && $zone->key() === $now->zone || $say($old) === $say($new) ? [] : [['what' => 'for_you', 'was' => $say($old), 'now' => $say($new)]];
     }
 
     /**
@@ -251,9 +252,10 @@ final readonly class DescribeChange
         if ($meeting->all_day) {
             return [WallTime::ofSeconds($wall), null];
         }
-        $zone = $this->zones->zone($reader?->zone !== null && $this->zones->knows($reader->zone) ? $reader->zone : $meeting->zone);
+        $moment = $this->zones->zone($meeting->zone)->toUtc($wall);
+        $zone = ($reader === null ? null : $this->clocks->of($reader)) ?? $this->zones->zone($meeting->zone);
 
-        return [WallTime::ofSeconds($zone->toWall($this->zones->zone($meeting->zone)->toUtc($wall))), $zone->id];
+        return [WallTime::ofSeconds($zone->toWall($moment)), $zone->idAt($moment)];
     }
 
     private static function place(Meeting $meeting): ?string

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
+use App\HouseRules\HouseRules;
 use App\Overlap\PlanBoard;
+use App\People\Clocks;
 use App\People\PersonResource;
 use App\Planning\Attendee;
 use App\Planning\DateAsPlanned;
@@ -16,11 +18,15 @@ use App\Planning\SaveSheet;
 use App\Planning\SheetOfMeeting;
 use App\Planning\SheetView;
 use Illuminate\Http\Request;
+use Syndex\Core\Overlap\Busy;
+use Syndex\Core\Overlap\BusyKind;
 use Syndex\Core\Overlap\DateJudge;
 use Syndex\Core\Overlap\DateState;
 use Syndex\Core\Overlap\Light;
+use Syndex\Core\Overlap\Participant;
 use Syndex\Core\Overlap\Plan;
 use Syndex\Core\Overlap\Standing;
+use Syndex\Core\Time\Interval;
 use Syndex\Core\Time\PlaceName;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\ZoneData;
@@ -29,7 +35,7 @@ use Syndex\Core\Work;
 /** Reads a meeting back before it is sent: what is missing, what is still odd, and who will get what. */
 final readonly class ReadBack
 {
-    public function __construct(private SheetOfMeeting $sheets, private PlanBoard $planBoard, private Readiness $readiness, private SheetView $view, private MeetingSeries $series, private ZoneData $zones) {}
+    public function __construct(private SheetOfMeeting $sheets, private PlanBoard $planBoard, private Readiness $readiness, private SheetView $view, private MeetingSeries $series, private ZoneData $zones, private Clocks $clocks, private HouseRules $rules) {}
 
     /** @return array<string, mixed> */
     public function of(Meeting $meeting): array
@@ -38,12 +44,13 @@ final readonly class ReadBack
         $sheet = $this->sheets->of($meeting);
         $series = SaveSheet::onRule($sheet->series);
         $plan = Plan::of($series, $series->expand(Work::usual(), limit: PlanBoard::MOST_DATES), $sheet->durationMinutes, $sheet->zone);
-        $states = (new DateJudge($plan, $this->planBoard->participants($sheet, $plan, $meeting->known_as)))->all();
+        $people = $this->planBoard->participants($sheet, $plan, $meeting->known_as);
+        $states = (new DateJudge($plan, $people))->all();
 
         return [
             'meeting' => $this->view->of($meeting),
             'missing' => $this->readiness->missing($meeting),
-            'odd' => [...$this->people($states, count($states)), ...$this->dateOdds($plan), ...$this->sheetOdds($meeting, $series->rule?->isOpen() === true)],
+            'odd' => [...$this->people($states, count($states)), ...$this->pauses($plan, $people), ...$this->dateOdds($plan), ...$this->sheetOdds($meeting, $series->rule?->isOpen() === true)],
             'recipients' => array_map(fn(Attendee|DateAttendee $a): array => $this->recipient($a, $meeting, $states), $meeting->everybody()),
             'unsendable' => $this->unsendable($meeting),
             'dates' => count($states),
@@ -81,6 +88,33 @@ final readonly class ReadBack
         }
 
         return $odd;
+    }
+
+    /**
+     * Who would come from another meeting, or go to one, without the pause that the house gives them.
+     *
+     * @param  list<Participant>  $people
+     * @return list<array{code: 'no_pause', personId: string, minutes: int, count: int, of: int}>
+     */
+    private function pauses(Plan $plan, array $people): array
+    {
+        $minutes = $this->rules->pauseMinutes();
+        if ($minutes === 0 || $plan->series->allDay) {
+            return [];
+        }
+        $without = [];
+        for ($index = 0; $index < $plan->dates->count(); $index++) {
+            $slot = $plan->slot($index);
+            $around = Interval::between($slot->start - $minutes * 60, $slot->end + $minutes * 60);
+            foreach ($people as $person) {
+                $close = array_filter($person->busyDuring($around), static fn(Busy $b): bool => $b->kind === BusyKind::Busy && !$b->interval->overlaps($slot));
+                if ($close !== [] && !$person->taken->overlaps($slot)) {
+                    $without[$person->id] = ($without[$person->id] ?? 0) + 1;
+                }
+            }
+        }
+
+        return array_map(static fn(string $id, int $count): array => ['code' => 'no_pause', 'personId' => $id, 'minutes' => $minutes, 'count' => $count, 'of' => $plan->dates->count()], array_keys($without), $without);
     }
 
     /** @return list<array<string, mixed>> dates that are past, and times that a clock skips */
@@ -141,9 +175,9 @@ final readonly class ReadBack
         $own = $this->datesOf($attendee, $meeting, $states);
         $states = $own ?? $states;
         $person = $attendee->person;
-        $zone = $person->zone !== null && $this->zones->knows($person->zone) ? $person->zone : null;
+        $zone = $this->clocks->of($person);
         $start = isset($states[0]) ? strtotime($states[0]->start) : 0;
-        $shown = $this->zones->zone($zone ?? $meeting->zone);
+        $shown = $zone ?? $this->zones->zone($meeting->zone);
 
         return [
             'person' => (new PersonResource($person))->toArray(Request::create('/')),
@@ -151,7 +185,7 @@ final readonly class ReadBack
             'host' => $person->id === $meeting->host_id,
             // A date is the same date everywhere.
             'firstLocal' => $meeting->all_day ? $states[0]->wall ?? null : gmdate('Y-m-d\TH:i:s', $shown->toWall((int) $start)),
-            'place' => PlaceName::of($shown->id),
+            'place' => PlaceName::of($shown->idAt((int) $start)),
             'placeKnown' => $zone !== null,
             // Of whoever is asked to some of the dates only.
             'dates' => $own === null ? null : count($own),

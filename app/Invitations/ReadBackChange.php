@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
+use App\People\Clocks;
 use App\People\Person;
 use App\Planning\Attendee;
 use App\Planning\CutChange;
@@ -21,6 +22,7 @@ use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Time\Instant;
 use Syndex\Core\Time\PlaceName;
 use Syndex\Core\Time\WallTime;
+use Syndex\Core\Time\Zone;
 use Syndex\Core\Time\ZoneData;
 use Syndex\Core\Work;
 
@@ -38,6 +40,7 @@ final readonly class ReadBackChange
         private MeetingSeries $series,
         private SheetView $view,
         private ZoneData $zones,
+        private Clocks $clocks,
     ) {}
 
     /** @return array<string, mixed> */
@@ -140,7 +143,7 @@ final readonly class ReadBackChange
         };
         $isOut = $step->from !== null ? !$isLater : array_filter($messages, static fn(Message $m): bool => $m->method === Method::Request) === [];
         $isNew = $changes === [Change::New];
-        $zone = $person?->zone !== null && $this->zones->knows($person->zone) ? $person->zone : $after->meeting->zone;
+        $zone = ($person === null ? null : $this->clocks->of($person)) ?? $this->zones->zone($after->meeting->zone);
         $attendee = array_values(array_filter($after->meeting->everybody(), static fn(Attendee|DateAttendee $a): bool => $a->person->email === $to))[0] ?? null;
         $date = count($messages) === 1 && $step->from === null ? $messages[0]->recurrenceId : null;
 
@@ -156,12 +159,12 @@ final readonly class ReadBackChange
             'was' => $isNew ? null : $this->first($before->meeting, $zone, $date),
             'now' => $isOut ? null : $this->first($after->meeting, $zone, $date === null || !$this->isDate($after->meeting, $date) ? null : $date),
             'dates' => count(array_filter(array_column($messages, 'recurrenceId'))),
-            'place' => PlaceName::of($zone),
+            'place' => PlaceName::of($zone->id),
         ];
     }
 
     /** The next date on somebody's own clock; of days the date. */
-    private function first(Meeting $meeting, string $zone, ?string $date): ?string
+    private function first(Meeting $meeting, Zone $zone, ?string $date): ?string
     {
         $series = $this->series->of($meeting);
         if ($date !== null) {
@@ -208,9 +211,9 @@ final readonly class ReadBackChange
         return $series->expand(Work::usual(), from: Instant::ofSeconds(now()->getTimestamp()), limit: 1)->starts[0] ?? null;
     }
 
-    private function local(int $moment, string $zone): string
+    private function local(int $moment, Zone $zone): string
     {
-        return WallTime::ofSeconds($this->zones->zone($zone)->toWall($moment))->format();
+        return WallTime::ofSeconds($zone->toWall($moment))->format();
     }
 
     /** @return array<string, string> who is asked, and how much */

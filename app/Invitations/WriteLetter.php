@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
+use App\People\Clocks;
 use App\People\Person;
 use App\Planning\Attendee;
 use App\Planning\DateAsPlanned;
@@ -43,7 +44,7 @@ final class WriteLetter
     /** @var \WeakMap<Meeting, Expansion> */
     private \WeakMap $dates;
 
-    public function __construct(private readonly Factory $views, private readonly MeetingSeries $series, private readonly ZoneData $zones, private readonly Grammar $grammar, private readonly DescribeChange $changes)
+    public function __construct(private readonly Factory $views, private readonly MeetingSeries $series, private readonly ZoneData $zones, private readonly Clocks $clocks, private readonly Grammar $grammar, private readonly DescribeChange $changes)
     {
         $this->dates = new \WeakMap();
     }
@@ -198,8 +199,9 @@ final class WriteLetter
         $series = $this->series->of($meeting);
         $dates = $this->dates[$meeting] ??= $series->expand(Work::usual(), limit: self::DATES);
         $anchor = $this->zones->zone($meeting->zone);
-        $known = $person->zone !== null && $this->zones->knows($person->zone);
-        $zone = $known ? $this->zones->zone((string) $person->zone) : $anchor;
+        $own = $this->clocks->of($person);
+        $zone = $own ?? $anchor;
+        $known = $own !== null;
         $host = $told->host();
         $asked = array_values(array_filter($meeting->everybody(), static fn(Attendee|DateAttendee $a): bool => $a->person_id === $person->id))[0] ?? null;
         $kit = $meeting->join_mode->isOnline() ? $meeting->kit : null;
@@ -238,6 +240,8 @@ final class WriteLetter
         $reading = LocalReading::of($dates, $series->allDay ? $this->zones->zone('UTC') : $zone);
         $first = $reading->starts[0] ?? $series->start;
         $there = WallTime::ofSeconds($series->allDay ? $first->seconds : $anchor->toWall($dates->starts[0] ?? $series->moment($series->start->seconds)));
+        // Where they are on the first date, which need not be at home.
+        $place = $language->place($zone->idAt($dates->starts[0] ?? $series->moment($series->start->seconds)));
         $other = !$series->allDay && $known && $there->seconds !== $first->seconds;
         $length = $language->length($meeting->duration_minutes);
 
@@ -245,10 +249,10 @@ final class WriteLetter
             'date' => $language->weekdayAndDate($first),
             'shortDate' => $language->shortDate($first),
             'clock' => $language->clock($first),
-            'place' => $language->place($zone->id),
+            'place' => $place,
             'allDay' => $series->allDay,
             'dateLine' => $series->allDay ? $language->weekdayAndDate($first) : $words->dateAndClock($first),
-            'lengthLine' => $series->allDay ? $words->say('all_day', ['n' => intdiv($meeting->duration_minutes, 1440)]) : $words->say('local_time', ['place' => $language->place($zone->id), 'length' => $length]),
+            'lengthLine' => $series->allDay ? $words->say('all_day', ['n' => intdiv($meeting->duration_minutes, 1440)]) : $words->say('local_time', ['place' => $place, 'length' => $length]),
             'anchorLine' => $other ? $words->say('anchor_time', ['clock' => $language->clock($there), 'weekday' => $language->weekday($there), 'place' => $language->place($anchor->id)]) : null,
             'repeatsLine' => $series->rule === null ? null : $words->say('repeats', ['sentence' => $this->sentence($series, $meeting->duration_minutes, $language)]),
             'ownDatesLine' => $series->rule !== null && $other && Gregorian::weekday($first->dayNumber()) !== Gregorian::weekday($there->dayNumber()) ? self::ownDates($reading, $dates->complete, $words) : null,

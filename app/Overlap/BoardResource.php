@@ -71,7 +71,7 @@ final readonly class BoardResource
             'scale' => self::marks($day->scale),
             'panes' => array_map(self::pane(...), $day->panes),
             'standings' => array_map(static fn(Standing $s): array => [
-                'id' => $s->id, 'required' => $s->required, 'local' => $s->local, 'light' => $s->light->value, 'clashes' => $s->clashes, 'calendarKnown' => $s->calendarKnown,
+                'id' => $s->id, 'required' => $s->required, 'local' => $s->local, 'light' => $s->light->value, 'clashes' => $s->clashes, 'calendarKnown' => $s->calendarKnown, 'holiday' => $s->holiday, 'elsewhere' => $s->elsewhere,
             ], $day->standings),
             'worstFirst' => $day->worstFirst,
         ];

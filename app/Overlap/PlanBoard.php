@@ -6,6 +6,8 @@ namespace App\Overlap;
 
 use App\People\Absence;
 use App\People\AbsenceResource;
+use App\People\Clocks;
+use App\People\Hours;
 use App\People\Person;
 use App\People\PersonKind;
 use App\Planning\SaveSheet;
@@ -30,9 +32,7 @@ use Syndex\Core\Time\Interval;
 use Syndex\Core\Time\IntervalSet;
 use Syndex\Core\Time\PlaceName;
 use Syndex\Core\Time\WallTime;
-use Syndex\Core\Time\WorkingHours;
 use Syndex\Core\Time\Zone;
-use Syndex\Core\Time\ZoneData;
 use Syndex\Core\Work;
 
 /** Computes the board for a sheet as it stands, kept or not. */
@@ -45,7 +45,7 @@ final readonly class PlanBoard
 
     private const SKIPPED_NAMED = 5;
 
-    public function __construct(private Occupancy $occupancy, private Absences $absences, private ZoneData $zones, private SeriesView $seriesView, private Grammar $grammar) {}
+    public function __construct(private Occupancy $occupancy, private Absences $absences, private Clocks $clocks, private Hours $hours, private SeriesView $seriesView, private Grammar $grammar) {}
 
     /**
      * @param  int  $shiftMinutes  the bar was let go so far from where it was
@@ -116,11 +116,10 @@ final readonly class PlanBoard
     public function participants(Sheet $sheet, Plan $plan, ?string $meetingId): array
     {
         $ids = array_column($sheet->attendees, 'personId');
-        $people = Person::query()->whereIn('id', $ids)->get()->keyBy('id');
+        $people = Person::query()->with('journeys')->whereIn('id', $ids)->get()->keyBy('id');
         $windows = BoardBuilder::looksAt($plan);
         $busy = $this->occupancy->of($ids, $windows, $meetingId);
         $away = $this->absences->of($people, $windows);
-        $usual = WorkingHours::usual();
         $participants = [];
         foreach ($sheet->attendees as $attendee) {
             $person = $people->get($attendee['personId']);
@@ -129,8 +128,8 @@ final readonly class PlanBoard
                     $person->id,
                     $attendee['role'] === AttendeeRole::Required,
                     $person->id === $sheet->hostId,
-                    $this->zone($person),
-                    $person->hours === null ? $usual : $person->workingHours(),
+                    $this->clocks->of($person),
+                    $this->hours->of($person),
                     $person->kind === PersonKind::Colleague,
                     self::inOrder($busy[$person->id] ?? [], $away[$person->id] ?? []),
                 );
@@ -183,7 +182,7 @@ final readonly class PlanBoard
         if ($plan->series->allDay || $plan->dates->count() < 2) {
             return [];
         }
-        $zones = array_values(array_filter(array_map(static fn(Participant $p): ?Zone => $p->zone, $people)));
+        $zones = array_values(array_filter(array_map(static fn(Participant $p): ?Zone => $p->zone?->placeAt($plan->dates->starts[0]), $people)));
         $moves = AnchorAdvice::moves($plan->dates, $plan->anchor, $zones);
         $better = array_filter($moves, static fn(AnchorMoves $m): bool => $m->people < $moves[0]->people);
 
@@ -191,10 +190,5 @@ final readonly class PlanBoard
             static fn(AnchorMoves $m): array => ['zone' => $m->zoneId, 'city' => PlaceName::of($m->zoneId), 'people' => $m->people],
             [$moves[0], ...array_slice(array_values($better), 0, self::ANCHORS_NAMED)],
         );
-    }
-
-    private function zone(Person $person): ?Zone
-    {
-        return $person->zone !== null && $this->zones->knows($person->zone) ? $this->zones->zone($person->zone) : null;
     }
 }

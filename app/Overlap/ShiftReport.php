@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Overlap;
 
+use App\People\Clocks;
+use App\People\Hours;
 use App\People\Person;
 use App\Planning\Attendee;
 use App\Planning\Meeting;
@@ -15,7 +17,6 @@ use Syndex\Core\Shifts\PersonClock;
 use Syndex\Core\Shifts\PersonShifts;
 use Syndex\Core\Time\PlaceName;
 use Syndex\Core\Time\WallTime;
-use Syndex\Core\Time\ZoneData;
 use Syndex\Core\Work;
 
 /** The clock shift report of a series: who moves, from which date on, from what to what, and who sits outside their hours. */
@@ -23,17 +24,17 @@ final readonly class ShiftReport
 {
     private const MOST_DATES = 400;
 
-    public function __construct(private MeetingSeries $series, private ZoneData $zones) {}
+    public function __construct(private MeetingSeries $series, private Clocks $clocks, private Hours $hours) {}
 
     /** @return array<string, mixed> */
     public function of(Meeting $meeting): array
     {
-        $meeting->loadMissing('attendees.person');
+        $meeting->loadMissing('attendees.person.journeys');
         $series = $this->series->of($meeting);
         $work = Work::usual();
         $dates = $series->expand($work, limit: self::MOST_DATES);
         $placed = array_values($meeting->attendees->map(static fn(Attendee $a): Person => $a->person)->filter($this->isPlaced(...))->all());
-        $clocks = $series->allDay ? [] : array_map($this->clock(...), $placed);
+        $clocks = $series->allDay ? [] : array_values(array_filter(array_map($this->clock(...), $placed)));
         $shifts = ClockShifts::ofClocks($dates, $meeting->duration_minutes, $clocks, $work);
 
         return [
@@ -46,14 +47,16 @@ final readonly class ShiftReport
         ];
     }
 
-    private function clock(Person $person): PersonClock
+    private function clock(Person $person): ?PersonClock
     {
-        return new PersonClock($person->id, $this->zones->zone((string) $person->zone), $person->workingHours());
+        $zone = $this->clocks->of($person);
+
+        return $zone === null ? null : new PersonClock($person->id, $zone, $this->hours->of($person));
     }
 
     private function isPlaced(Person $person): bool
     {
-        return $person->zone !== null && $this->zones->knows($person->zone);
+        return $this->clocks->of($person) !== null;
     }
 
     /** @return array<string, mixed> */

@@ -20,7 +20,7 @@ final readonly class AbsenceController
     /** Those that are not over, the next first. */
     public function index(Request $request, Person $person): JsonResponse
     {
-        $account = self::allowed($request, $person);
+        $account = OwnOrPlans::check($request, $person);
         $absences = Absence::query()->with('standIn')->where('person_id', $person->id)->where('until_on', '>=', now()->subDay()->format('Y-m-d'))->orderBy('from_on')->orderBy('id')->limit(self::MOST)->get();
 
         return new JsonResponse([
@@ -32,7 +32,7 @@ final readonly class AbsenceController
 
     public function store(AbsenceRequest $request, Person $person): JsonResponse
     {
-        $account = self::allowed($request, $person);
+        $account = OwnOrPlans::check($request, $person);
         $absence = Absence::query()->create($request->values($person));
         $this->live->tell([Live::COORDINATION], 'person', $person->id);
 
@@ -41,7 +41,7 @@ final readonly class AbsenceController
 
     public function destroy(Request $request, Person $person, Absence $absence): Response
     {
-        self::allowed($request, $person);
+        OwnOrPlans::check($request, $person);
         if ($absence->person_id !== $person->id) {
             throw new NotFoundHttpException();
         }
@@ -49,13 +49,5 @@ final readonly class AbsenceController
         $this->live->tell([Live::COORDINATION], 'person', $person->id);
 
         return new Response(status: 204);
-    }
-
-    private static function allowed(Request $request, Person $person): Account
-    {
-        /** @var Account $account */
-        $account = $request->user();
-
-        return $account->role->plans() || $account->person_id === $person->id ? $account : throw new NotFoundHttpException();
     }
 }

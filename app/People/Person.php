@@ -8,7 +8,11 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Support\Collection;
 use Syndex\Core\Time\WorkingHours;
 
 /**
@@ -24,7 +28,15 @@ use Syndex\Core\Time\WorkingHours;
  * @property ?string $zone
  * @property ?string $language as a BCP 47 tag; null: not known
  * @property ?array<string, list<array{string, string}>> $hours
+ * @property ?string $country ISO 3166-1 alpha-2
+ * @property ?string $region of that country, as {@see Holidays} names it
+ * @property ?bool $keeps_holidays null: as the house has it
  * @property ?string $job
+ * @property ?string $phone ITU-T E.164
+ * @property ?string $stand_in_id who usually covers
+ * @property ?CarbonImmutable $left_at
+ * @property Collection<int, Journey> $journeys those that are not over
+ * @property ?self $standIn
  * @property ?Account $account
  * @property CarbonImmutable $created_at
  */
@@ -38,7 +50,7 @@ final class Person extends Model
 
     protected function casts(): array
     {
-        return ['kind' => PersonKind::class, 'hours' => 'array'];
+        return ['kind' => PersonKind::class, 'hours' => 'array', 'keeps_holidays' => 'boolean', 'left_at' => 'immutable_datetime'];
     }
 
     /** @return HasOne<Account, $this> */
@@ -47,12 +59,31 @@ final class Person extends Model
         return $this->hasOne(Account::class);
     }
 
+    /** @return HasMany<Journey, $this> */
+    public function journeys(): HasMany
+    {
+        return $this->hasMany(Journey::class)->where('until_on', '>=', now()->subDays(2)->format('Y-m-d'))->orderBy('from_on');
+    }
+
+    /** @return BelongsTo<self, $this> */
+    public function standIn(): BelongsTo
+    {
+        return $this->belongsTo(self::class, 'stand_in_id');
+    }
+
+    /** @return BelongsToMany<Team, $this> */
+    public function teams(): BelongsToMany
+    {
+        return $this->belongsToMany(Team::class, 'team_members');
+    }
+
     /** What to call them where a name is wanted. */
     public function called(): string
     {
         return $this->name ?? $this->email;
     }
 
+    /** Hours by weekday; with days off {@see Hours}. */
     public function workingHours(): WorkingHours
     {
         return $this->hours === null ? WorkingHours::usual() : WorkingHours::of($this->hours);

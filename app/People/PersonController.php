@@ -16,7 +16,7 @@ final readonly class PersonController
 
     private const SUGGESTIONS = 8;
 
-    public function __construct(private SavePerson $save, private ChangePerson $change, private ZoneData $zones, private Live $live) {}
+    public function __construct(private SavePerson $save, private ChangePerson $change, private ZoneData $zones, private Live $live, private PersonPage $page) {}
 
     /** The directory, a page at a time. */
     public function index(Request $request): JsonResponse
@@ -53,9 +53,12 @@ final readonly class PersonController
         return new JsonResponse($found->map(static fn(Person $p): array => (new PersonResource($p))->toArray($request))->all());
     }
 
+    /** A person's page: their entry, and what only that page says. */
     public function show(Request $request, Person $person): JsonResponse
     {
-        return new JsonResponse((new PersonResource($person))->toArray($request));
+        $account = OwnOrPlans::check($request, $person);
+
+        return new JsonResponse([...(new PersonResource($person))->toArray($request), ...$this->page->of($person, $account->person_id === $person->id)]);
     }
 
     public function store(PersonRequest $request): JsonResponse
@@ -70,8 +73,10 @@ final readonly class PersonController
     {
         $values = $request->values($this->zones);
         unset($values['kind']);
-        /** @var Account $by */
-        $by = $request->user();
+        $by = OwnOrPlans::check($request, $person);
+        if (!$by->role->plans()) {
+            $values = $request->ownValues($values);
+        }
         $person = ($this->change)($by, $person, $values);
         $this->live->tell([Live::COORDINATION], 'person', $person->id);
 

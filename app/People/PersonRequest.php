@@ -8,6 +8,7 @@ use App\Access\KnownZone;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
+use Syndex\Core\Joining\PhoneNumber;
 use Syndex\Core\Time\InvalidHours;
 use Syndex\Core\Time\WorkingHours;
 use Syndex\Core\Time\ZoneData;
@@ -25,6 +26,11 @@ final class PersonRequest extends FormRequest
             'zone' => ['nullable', 'string', 'max:64'],
             'language' => ['nullable', 'string', 'max:35', 'regex:/^[A-Za-z]{2,3}([_-][A-Za-z0-9]{2,8})*\z/'],
             'job' => ['nullable', 'string', 'max:200'],
+            'country' => ['nullable', 'string', 'size:2', 'regex:/\A[A-Z]{2}\z/'],
+            'region' => ['nullable', 'string', 'max:12'],
+            'keepsHolidays' => ['sometimes', 'nullable', 'boolean:strict'],
+            'phone' => ['nullable', 'string', 'max:40'],
+            'standInId' => ['sometimes', 'nullable', 'string', 'max:26', 'exists:people,id'],
             'hours' => ['nullable', 'array'],
             'hours.*' => ['array', 'list', 'max:6'],
             'hours.*.*' => ['array:0,1', 'size:2'],
@@ -35,7 +41,12 @@ final class PersonRequest extends FormRequest
     /** @return array<string, mixed> columns of what was entered, and only that */
     public function values(ZoneData $zones): array
     {
-        $values = array_map(static fn($v) => is_string($v) ? (trim($v) === '' ? null : trim($v)) : $v, $this->safe()->only(['kind', 'name', 'zone', 'language', 'job', 'hours']));
+        $values = array_map(static fn($v) => is_string($v) ? (trim($v) === '' ? null : trim($v)) : $v, $this->safe()->only(['kind', 'name', 'zone', 'language', 'job', 'hours', 'country', 'region', 'phone']));
+        foreach (['keepsHolidays' => 'keeps_holidays', 'standInId' => 'stand_in_id'] as $field => $column) {
+            if ($this->has($field)) {
+                $values[$column] = $this->input($field);
+            }
+        }
         if (isset($values['zone']) && !KnownZone::is((string) $values['zone'], $zones)) {
             throw ValidationException::withMessages(['zone' => __('planning.unknown_zone')]);
         }
@@ -46,10 +57,43 @@ final class PersonRequest extends FormRequest
                 throw ValidationException::withMessages(['hours' => __('people.hours_form')]);
             }
         }
+        if (isset($values['country']) && !Countries::knows((string) $values['country'])) {
+            throw ValidationException::withMessages(['country' => __('people.unknown_country')]);
+        }
+        if (isset($values['phone'])) {
+            $values['phone'] = PhoneNumber::of((string) $values['phone'], $values['country'] ?? $this->person()?->country) ?? throw ValidationException::withMessages(['phone' => __('people.unknown_phone')]);
+        }
+        if (isset($values['stand_in_id']) && $values['stand_in_id'] === $this->person()?->id) {
+            throw ValidationException::withMessages(['standInId' => __('people.own_stand_in')]);
+        }
         if ($this->has('email')) {
             $values['email'] = Address::of($this->string('email')->toString(), 'email');
         }
 
         return $values;
+    }
+
+    /**
+     * What somebody may say of themselves; their name, their address and who they are to the house is for others to say.
+     *
+     * @param  array<string, mixed>  $values
+     * @return array<string, mixed>
+     */
+    public function ownValues(array $values): array
+    {
+        foreach (['name', 'email', 'kind', 'job'] as $theirs) {
+            if (array_key_exists($theirs, $values)) {
+                throw ValidationException::withMessages([$theirs => __('people.not_yours_to_say')]);
+            }
+        }
+
+        return $values;
+    }
+
+    private function person(): ?Person
+    {
+        $person = $this->route('person');
+
+        return $person instanceof Person ? $person : null;
     }
 }

@@ -22,9 +22,12 @@ final class PersonResource extends JsonResource
             'job' => $this->job,
             'zone' => $this->zone,
             'city' => $this->zone === null ? null : PlaceName::of($this->zone),
+            'country' => $this->country,
+            'region' => $this->region,
             'language' => $this->language,
             'hours' => (object) $this->workingHours()->toArray(),
             'hoursAssumed' => $this->hours === null,
+            'left' => $this->left_at !== null,
             'initials' => self::initials($this->name ?? $this->email),
         ];
     }

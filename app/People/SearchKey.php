@@ -40,6 +40,12 @@ final class SearchKey
         return array_map(static fn(string $word): string => addcslashes($word, '%_\\') . '%', self::distinct($typed));
     }
 
+    /** A name as it is compared and listed. */
+    public static function name(string $name): string
+    {
+        return substr(implode(' ', self::words($name)), 0, 120);
+    }
+
     /** Where somebody stands in a list: colleagues first, by name, else by address. */
     public static function listed(bool $isGuest, ?string $name, string $email): string
     {

@@ -14,7 +14,7 @@ use Syndex\Core\Time\ZoneData;
 /** Moments as the clock of whoever is signed in shows them; pages only format what comes from here. */
 final readonly class ViewerClock
 {
-    public function __construct(private ZoneData $zones) {}
+    public function __construct(private ZoneData $zones, private Clocks $clocks) {}
 
     /** @return ?string a wall time like "2026-12-08T15:30:00" of the viewer's zone */
     public function local(?CarbonImmutable $moment): ?string
@@ -24,15 +24,14 @@ final readonly class ViewerClock
 
     public function city(): string
     {
-        return PlaceName::of($this->zone()->id);
+        return PlaceName::of($this->zone()->idAt(now()->getTimestamp()));
     }
 
     /** The zone of the person behind the account of this request; UTC where there is none. */
     public function zone(): Zone
     {
         $account = app(Request::class)->user();
-        $id = $account instanceof Account ? $account->loadMissing('person')->person->zone : null;
 
-        return $this->zones->zone($id !== null && $this->zones->knows($id) ? $id : 'UTC');
+        return ($account instanceof Account ? $this->clocks->of($account->loadMissing('person')->person) : null) ?? $this->zones->zone('UTC');
     }
 }

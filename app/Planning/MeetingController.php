@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\People\Account;
+use App\People\Person;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -27,11 +28,11 @@ final readonly class MeetingController
 
     public function store(Request $request, StartDraft $startDraft): JsonResponse
     {
-        $request->validate(['from' => ['nullable', 'string', 'max:26', 'exists:meetings,id']]);
+        $request->validate(['from' => ['nullable', 'string', 'max:26', 'exists:meetings,id'], 'with' => ['sometimes', 'array', 'list', 'max:' . SheetLimits::PEOPLE], 'with.*' => ['required', 'string', 'max:26', 'distinct:strict']]);
         /** @var Account $account */
         $account = $request->user();
         $from = $request->input('from');
-        $meeting = is_string($from) ? $startDraft->copyOf(Meeting::query()->findOrFail($from), $account) : $startDraft->blank($account);
+        $meeting = is_string($from) ? $startDraft->copyOf(Meeting::query()->findOrFail($from), $account) : $startDraft->blank($account, array_values(Person::query()->whereIn('id', (array) $request->input('with', []))->whereNull('left_at')->orderBy('list_key')->get()->all()));
 
         return new JsonResponse($this->view->of($meeting->refresh()), 201);
     }

@@ -26,7 +26,8 @@ final readonly class StartDraft
 
     public function __construct(private ZoneData $zones, private MeetingSeries $series) {}
 
-    public function blank(Account $coordinator): Meeting
+    /** @param list<Person> $with whom it is for, beside the coordinator */
+    public function blank(Account $coordinator, array $with = []): Meeting
     {
         $person = $coordinator->person;
         $zone = $this->zones->zone($person->zone !== null && $this->zones->knows($person->zone) ? $person->zone : 'UTC');
@@ -36,7 +37,7 @@ final readonly class StartDraft
             'starts_local' => WallTime::ofSeconds($this->proposed($person, $zone))->format(),
             'zone' => $zone->id,
             'duration_minutes' => self::USUAL_MINUTES,
-        ], [['person' => $person, 'role' => AttendeeRole::Required]]));
+        ], [['person' => $person, 'role' => AttendeeRole::Required], ...array_values(array_map(static fn(Person $p): array => ['person' => $p, 'role' => AttendeeRole::Required], array_filter($with, static fn(Person $p): bool => $p->id !== $person->id)))]));
     }
 
     public function copyOf(Meeting $earlier, Account $coordinator): Meeting

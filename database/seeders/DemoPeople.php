@@ -60,6 +60,47 @@ final class DemoPeople
         ];
     }
 
+    /** @return array<string, array{string, ?string}> country and region in which people of a zone are at home */
+    public static function countries(): array
+    {
+        return [
+            'Africa/Nairobi' => ['KE', null], 'Europe/Lisbon' => ['PT', null], 'Europe/Stockholm' => ['SE', null], 'America/Lima' => ['PE', null],
+            'America/St_Johns' => ['CA', 'NL'], 'Asia/Kathmandu' => ['NP', null], 'Australia/Perth' => ['AU', 'WA'], 'Pacific/Auckland' => ['NZ', null],
+            'Asia/Tokyo' => ['JP', null], 'Europe/Berlin' => ['DE', 'BE'], 'Europe/Oslo' => ['NO', null], 'Europe/Dublin' => ['IE', null],
+            'Africa/Casablanca' => ['MA', null], 'Africa/Cairo' => ['EG', null], 'Asia/Dubai' => ['AE', null], 'Asia/Kolkata' => ['IN', null],
+            'Asia/Singapore' => ['SG', null], 'Africa/Johannesburg' => ['ZA', null], 'Africa/Lagos' => ['NG', null], 'America/Santiago' => ['CL', null],
+            'America/Sao_Paulo' => ['BR', null], 'America/Chicago' => ['US', 'IL'], 'America/New_York' => ['US', 'NY'], 'America/Vancouver' => ['CA', 'BC'],
+            'Pacific/Honolulu' => ['US', 'HI'], 'Australia/Adelaide' => ['AU', 'SA'], 'Pacific/Chatham' => ['NZ', null],
+        ];
+    }
+
+    /** @return list<array{string, string, int, int}> who is elsewhere: zone, in how many days, for how many */
+    public static function journeys(): array
+    {
+        return [['corin.hale', 'Europe/Lisbon', 24, 9], ['solveig.brandt', 'Europe/Oslo', 5, 6]];
+    }
+
+    /** @return list<array{string, int, int, ?string, ?string}> who is away: in how many days, for how many, who covers, a note */
+    public static function absences(): array
+    {
+        return [['corin.hale', 2, 1, 'jarrah.whitlam', null], ['corin.hale', 36, 14, null, 'field season'], ['mei.tanglin', 6, 5, 'ravi.chandekar', null]];
+    }
+
+    /** @return array<string, array{?string, list<string>}> teams: the one within which they lie, and their people */
+    public static function teams(): array
+    {
+        return [
+            'All growers' => [null, ['amina.mwendwa', 'priya.vaidyan', 'mere.tautari', 'otis.farrow']],
+            'Dryland' => ['All growers', ['corin.hale', 'jarrah.whitlam', 'nour.haddaoui', 'tariq.alrasheed', 'youssef.belkadi', 'ignacio.pehuen']],
+            'Ferns and mosses' => ['All growers', ['mere.tautari', 'aroha.matiu', 'kenji.moriwaki', 'ewan.furlong', 'dara.keanemoss']],
+            'Southern Africa' => ['All growers', ['lerato.nkomani', 'thandi.mahlaba']],
+            'Seed banks' => [null, ['ines.varela', 'tomas.sequeira', 'birte.aldenhoff', 'rainer.uhlmark', 'sunniva.ekre', 'hana.obinata']],
+            'Cold store' => ['Seed banks', ['tomas.sequeira', 'joram.kiptui', 'sunniva.ekre']],
+            'Andes and plains' => [null, ['paulo.cardim', 'camila.rojas', 'ignacio.pehuen', 'beatriz.caldeira']],
+            'Coordination' => [null, ['wanjiru.achola', 'lena.strand', 'june.halloway']],
+        ];
+    }
+
     /** @return list<array{string, ?string, ?string}> address, name, zone */
     public static function guests(): array
     {

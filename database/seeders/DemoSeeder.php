@@ -8,12 +8,16 @@ use App\HouseRules\HouseRules;
 use App\Invitations\CallOffMeeting;
 use App\Invitations\Dispatch;
 use App\Invitations\SendMeeting;
+use App\People\Absence;
 use App\People\Account;
 use App\People\DemoPassword;
+use App\People\Journey;
 use App\People\Person;
 use App\People\PersonKind;
 use App\People\Role;
 use App\People\SavePerson;
+use App\People\SearchKey;
+use App\People\Team;
 use App\Planning\GiveKit;
 use App\Planning\KeepMeeting;
 use App\Planning\Meeting;
@@ -52,8 +56,10 @@ final class DemoSeeder extends Seeder
     {
         $this->rules->set(['organisation' => 'Sakura Seed Union']);
         foreach (DemoPeople::colleagues() as [$name, $email, $zone, $language, $job, $hours]) {
-            ($this->savePerson)(new Person(), ['kind' => PersonKind::Colleague, 'name' => $name, 'email' => $email, 'zone' => $zone, 'language' => $language, 'job' => $job, 'hours' => $hours]);
+            [$country, $region] = DemoPeople::countries()[$zone] ?? [null, null];
+            ($this->savePerson)(new Person(), ['kind' => PersonKind::Colleague, 'name' => $name, 'email' => $email, 'zone' => $zone, 'country' => $country, 'region' => $region, 'language' => $language, 'job' => $job, 'hours' => $hours]);
         }
+        $this->whereabouts();
         foreach (DemoPeople::guests() as [$email, $name, $zone]) {
             ($this->savePerson)(new Person(), ['kind' => PersonKind::Guest, 'name' => $name, 'email' => $email, 'zone' => $zone]);
         }
@@ -63,6 +69,21 @@ final class DemoSeeder extends Seeder
         $this->account('lena.strand', Role::Coordinator, []);
         foreach (DemoMeetings::rows() as $row) {
             $this->meeting($row, $coordinator);
+        }
+    }
+
+    private function whereabouts(): void
+    {
+        $day = static fn(int $days): string => now()->addDays($days)->format('Y-m-d');
+        foreach (DemoPeople::journeys() as [$who, $zone, $in, $for]) {
+            Journey::query()->create(['person_id' => $this->person($who . self::DOMAIN)->id, 'zone' => $zone, 'from_on' => $day($in), 'until_on' => $day($in + $for)]);
+        }
+        foreach (DemoPeople::absences() as [$who, $in, $for, $standIn, $note]) {
+            Absence::query()->create(['person_id' => $this->person($who . self::DOMAIN)->id, 'from_on' => $day($in), 'until_on' => $day($in + $for - 1), 'stand_in_id' => $standIn === null ? null : $this->person($standIn . self::DOMAIN)->id, 'note' => $note, 'shows_note' => $note !== null]);
+        }
+        foreach (DemoPeople::teams() as $name => [$within, $who]) {
+            $team = Team::query()->create(['name' => $name, 'name_key' => SearchKey::name($name), 'parent_id' => $within === null ? null : Team::query()->where('name', $within)->value('id')]);
+            $team->members()->attach(array_map(fn(string $one): string => $this->person($one . self::DOMAIN)->id, $who));
         }
     }
 

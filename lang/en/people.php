@@ -20,5 +20,10 @@ return [
     'password_short' => 'Use at least ten characters.',
     'away' => 'away',
     'away_covered' => 'away, :name stands in',
+    'not_yours_to_say' => 'Only whoever plans changes that.',
+    'unknown_country' => 'Choose a country from the list.',
+    'unknown_phone' => 'This cannot be a phone number. Write it with its country, like +254 20 255 5142.',
+    'two_places' => 'On some of these days they are on another journey already. Remove that one first.',
+    'many_journeys' => 'So many journeys cannot be kept. Remove some that are over.',
     'own_stand_in' => 'Somebody else must stand in.',
 ];

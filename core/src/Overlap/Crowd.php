@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Syndex\Core\Overlap;
 
+use Syndex\Core\Time\WorkingHours;
+
 /**
  * People grouped by where they are and when they work: whatever depends on nothing else is worked out once for each
  * group, not once for each person.
@@ -21,8 +23,10 @@ final readonly class Crowd
     public static function of(array $people): self
     {
         $groups = $groupOf = $examples = [];
+        /** @var \SplObjectStorage<WorkingHours, string> $names */
+        $names = new \SplObjectStorage();
         foreach ($people as $person) {
-            $key = ($person->zone->id ?? '') . ' ' . json_encode($person->hours->toArray());
+            $key = ($person->zone?->key() ?? '') . ' ' . ($names[$person->hours] ??= $person->hours->key());
             if (!isset($groups[$key])) {
                 $groups[$key] = count($examples);
                 $examples[] = $person;

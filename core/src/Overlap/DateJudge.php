@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Syndex\Core\Overlap;
 
+use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\Instant;
 use Syndex\Core\Time\Interval;
 use Syndex\Core\Time\PlaceName;
@@ -15,7 +16,7 @@ final readonly class DateJudge
 {
     private Crowd $crowd;
 
-    /** @var array<string, Zone> each zone once */
+    /** @var array<string, Zone> each clock once */
     private array $zones;
 
     /** @param list<Participant> $people */
@@ -25,7 +26,7 @@ final readonly class DateJudge
         $zones = [];
         foreach ($this->crowd->examples as $person) {
             if ($person->zone !== null) {
-                $zones[$person->zone->id] = $person->zone;
+                $zones[$person->zone->key()] = $person->zone;
             }
         }
         $this->zones = $zones;
@@ -122,6 +123,8 @@ final readonly class DateJudge
             $light,
             $clashes,
             $person->calendarKnown,
+            $this->plan->series->allDay || $light === Light::InHours || $person->zone === null ? null : $person->hours->holiday(Gregorian::floorDiv($person->zone->toWall($start), 86400)),
+            $person->zone === null || $person->zone->idAt($start) === $person->zone->id ? null : PlaceName::of($person->zone->idAt($start)),
         );
     }
 
@@ -140,9 +143,10 @@ final readonly class DateJudge
         $shifts = [];
         foreach ($this->zones as $zone) {
             $moved = ($zone->toWall($now) - $zone->toWall($before) - $byRule) % 86400;
-            if ($moved !== 0) {
+            // Whoever went somewhere else has another clock, and no clock has changed.
+            if ($moved !== 0 && $zone->idAt($before) === $zone->idAt($now)) {
                 $shifts[] = new PlaceShift(
-                    PlaceName::of($zone->id),
+                    PlaceName::of($zone->idAt($now)),
                     WallTime::ofSeconds($zone->toWall($before) + $byRule)->formatClock(),
                     WallTime::ofSeconds($zone->toWall($now))->formatClock(),
                     intdiv($moved > 43200 ? $moved - 86400 : ($moved < -43200 ? $moved + 86400 : $moved), 60),

@@ -26,9 +26,9 @@ final class HoursOnDates
     public function of(WorkingHours $hours, Zone $zone, Interval $window): IntervalSet
     {
         if (!isset($this->names[$hours])) {
-            $this->names[$hours] = (string) json_encode($hours->toArray());
+            $this->names[$hours] = $hours->key();
         }
 
-        return $this->known[$zone->id . ' ' . $window->start . ' ' . $window->end . ' ' . $this->names[$hours]] ??= $hours->within($window, $zone);
+        return $this->known[$zone->key() . ' ' . $window->start . ' ' . $window->end . ' ' . $this->names[$hours]] ??= $hours->within($window, $zone);
     }
 }

@@ -24,12 +24,18 @@ final readonly class PaneBuilder
     {
         $groups = [];
         foreach ($this->people as $person) {
-            $groups[$this->signature($person->zone)][] = $person;
+            $groups[$this->signature($this->place($person))][] = $person;
         }
         $panes = array_map(fn(array $group): Pane => $this->pane($group), array_values($groups));
         usort($panes, static fn(Pane $a, Pane $b): int => [$a->offset ?? PHP_INT_MAX, $a->key] <=> [$b->offset ?? PHP_INT_MAX, $b->key]);
 
         return $panes;
+    }
+
+    /** Where somebody is when the meeting is. */
+    private function place(Participant $person): ?Zone
+    {
+        return $person->zone?->placeAt($this->plan->dates->starts[$this->index]);
     }
 
     /** Zones that show the same offset on every date, and at both ends of this day, are one place for the board. */
@@ -46,12 +52,12 @@ final readonly class PaneBuilder
     /** @param non-empty-list<Participant> $group */
     private function pane(array $group): Pane
     {
-        $zone = $group[0]->zone;
+        $zone = $this->place($group[0]);
         $threads = array_map($this->thread(...), $group);
         if ($zone === null) {
             return new Pane('unknown', [], [], null, null, [], [], [], [], $threads);
         }
-        $perZone = array_count_values(array_map(static fn(Participant $p): string => $p->zone->id ?? '', $group));
+        $perZone = array_count_values(array_map(fn(Participant $p): string => $p->zone?->idAt($this->plan->dates->starts[$this->index]) ?? '', $group));
         arsort($perZone);
         $zones = array_map(strval(...), array_keys($perZone));
         [$hours, $midnights] = $this->axis->marks($zone, self::HOUR_MARKS_EVERY);
@@ -73,12 +79,32 @@ final readonly class PaneBuilder
     private function thread(Participant $person): Thread
     {
         $lanes = $person->zone === null ? [] : $this->segments($person->hours->within($this->axis->window, $person->zone), 'hours');
-        $blocks = [];
+        $blocks = $this->holidays($person);
         foreach ($person->busyDuring($this->axis->window) as $busy) {
             $blocks[] = $this->axis->segment($busy->interval, $busy->kind->value, $busy->label);
         }
 
         return new Thread($person->id, $person->required, $person->host, $person->calendarKnown, $lanes, array_values(array_filter($blocks)));
+    }
+
+    /** @return list<?Segment> the hours that would be on days that are holidays */
+    private function holidays(Participant $person): array
+    {
+        if ($person->zone === null) {
+            return [];
+        }
+        $found = [];
+        [$from, $to] = Daylight::usualSpan($person->hours);
+        for ($day = Gregorian::floorDiv($person->zone->toWall($this->axis->window->start), 86400); $day <= Gregorian::floorDiv($person->zone->toWall($this->axis->window->end), 86400); $day++) {
+            $name = $person->hours->holiday($day);
+            $start = $person->zone->toUtc($day * 86400 + $from * 60);
+            $end = $person->zone->toUtc($day * 86400 + $to * 60);
+            if ($name !== null && $end > $start) {
+                $found[] = $this->axis->segment(Interval::between($start, $end), 'holiday', $name);
+            }
+        }
+
+        return $found;
     }
 
     /**

@@ -11,8 +11,19 @@ final readonly class Standing
      * @param  ?string  $local  wall time at the start, "2026-12-09T01:30:00"; null when the place is unknown
      * @param  list<string>  $clashes  labels of what the person has at that time
      * @param  bool  $calendarKnown  whether no clash means free
+     * @param  ?string  $holiday  what the day is called, if that is why it has no hours
+     * @param  ?string  $elsewhere  the place where somebody is who is not at home
      */
-    public function __construct(public string $id, public bool $required, public ?string $local, public Light $light, public array $clashes, public bool $calendarKnown) {}
+    public function __construct(
+        public string $id,
+        public bool $required,
+        public ?string $local,
+        public Light $light,
+        public array $clashes,
+        public bool $calendarKnown,
+        public ?string $holiday = null,
+        public ?string $elsewhere = null,
+    ) {}
 
     /** How bad it is, to be added up: busy weighs most, then night, then outside hours. */
     public function weight(): int

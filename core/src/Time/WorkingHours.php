@@ -13,8 +13,11 @@ final readonly class WorkingHours
 {
     public const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
 
-    /** @param array<int<0, 6>, list<array{int, int}>> $stretches minutes of the day, by weekday, 0 is Monday */
-    private function __construct(private array $stretches) {}
+    /**
+     * @param array<int<0, 6>, list<array{int, int}>> $stretches minutes of the day, by weekday, 0 is Monday
+     * @param array<int, string> $holidays days on which nobody works, by day number, and what they are called
+     */
+    private function __construct(private array $stretches, private array $holidays = []) {}
 
     /**
      * @param  array<array-key, list<array{string, string}>>  $days {"mon": [["09:00", "17:00"]], ...}; "24:00" may end a stretch
@@ -44,9 +47,31 @@ final readonly class WorkingHours
         return self::of(array_fill_keys(array_slice(self::DAYS, 0, 5), [['09:00', '17:00']]));
     }
 
+    /**
+     * The same hours, with none on these days.
+     *
+     * @param array<int, string> $holidays names by day number, days since 1970-01-01 on the person's own calendar
+     */
+    public function withHolidays(array $holidays): self
+    {
+        return $holidays === [] && $this->holidays === [] ? $this : new self($this->stretches, $holidays);
+    }
+
     public function isDayOff(int $dayNumber): bool
     {
-        return $this->stretches[Gregorian::weekday($dayNumber)] === [];
+        return $this->ofDay($dayNumber) === [];
+    }
+
+    /** What a day that would have hours is called, if it is a holiday. */
+    public function holiday(int $dayNumber): ?string
+    {
+        return $this->stretches[Gregorian::weekday($dayNumber)] === [] ? null : $this->holidays[$dayNumber] ?? null;
+    }
+
+    /** Two with the same name have the same hours on every day. */
+    public function key(): string
+    {
+        return json_encode($this->stretches) . ($this->holidays === [] ? '' : hash('xxh64', implode(',', array_keys($this->holidays))));
     }
 
     /**
@@ -56,7 +81,7 @@ final readonly class WorkingHours
      */
     public function ofDay(int $dayNumber): array
     {
-        return $this->stretches[Gregorian::weekday($dayNumber)];
+        return isset($this->holidays[$dayNumber]) ? [] : $this->stretches[Gregorian::weekday($dayNumber)];
     }
 
     /** The hours as moments in UTC, within a window; those of neighbouring days that touch at midnight are one. */
@@ -64,13 +89,12 @@ final readonly class WorkingHours
     {
         $intervals = [];
         $offset = $zone->offsetAt($window->start);
-        // Two changes that undo each other lie weeks apart.
-        $steady = $window->seconds() < 7 * 86400 && $zone->offsetAt($window->end) === $offset;
+        $steady = $zone->stretchAt($window->start)[1] >= $window->end;
         $first = Gregorian::floorDiv($window->start + $offset, 86400) - 1;
         $last = Gregorian::floorDiv($zone->toWall($window->end), 86400) + 1;
         for ($day = $first; $day <= $last; $day++) {
             $midnight = $day * 86400;
-            foreach ($this->stretches[Gregorian::weekday($day)] as [$from, $to]) {
+            foreach ($this->ofDay($day) as [$from, $to]) {
                 // While the clocks do not change, the zone need not be asked again.
                 $start = $steady ? $midnight + $from * 60 - $offset : $zone->toUtc($midnight + $from * 60);
                 $end = $steady ? $midnight + $to * 60 - $offset : $zone->toUtc($midnight + $to * 60);

@@ -34,7 +34,85 @@ final class Zone
 
     private int $wallHint = 0;
 
+    /** @var list<array{Interval, self}> where somebody is away from home, in order; empty for a place */
+    private array $stays = [];
+
     private function __construct(public readonly string $id, private readonly \DateTimeZone $source) {}
+
+    /**
+     * The clock of somebody who travels: that of their home, and during each stay that of the other place.
+     *
+     * @param list<array{Interval, self}> $stays in order, none reaching into the next, all before the year 2100
+     */
+    public static function travelling(self $home, array $stays): self
+    {
+        if ($stays === []) {
+            return $home;
+        }
+        $zone = new self($home->id, $home->source);
+        $zone->stays = $stays;
+        $zone->offset = [$home->offset[0]];
+        $zone->listedUntil = self::UNTIL_2100;
+        $from = PHP_INT_MIN;
+        foreach ($stays as [$stay, $there]) {
+            $zone->take($home, $from, $stay->start);
+            $zone->take($there, $stay->start, $stay->end);
+            $from = $stay->end;
+        }
+        $zone->take($home, $from, PHP_INT_MAX);
+
+        return $zone;
+    }
+
+    /** Goes on with another place's clock from one moment to another. */
+    private function take(self $place, int $from, int $until): void
+    {
+        $changes = $from === PHP_INT_MIN ? [] : [[$from, $place->offsetAt($from)]];
+        foreach ($place->at as $index => $at) {
+            if ($at > $from && $at < $until) {
+                $changes[] = [$at, $place->offset[$index + 1]];
+            }
+        }
+        foreach ($changes as [$at, $offset]) {
+            $before = $this->offset[count($this->offset) - 1];
+            if ($offset !== $before) {
+                $this->at[] = $at;
+                $this->offset[] = $offset;
+                // Ascending, also where clocks change just after somebody went west.
+                $this->wallAt[] = max($at + max($before, $offset), $this->wallAt === [] ? PHP_INT_MIN : $this->wallAt[count($this->wallAt) - 1]);
+            }
+        }
+    }
+
+    /** The place whose clock it is at a moment: its own, or where a traveller is. */
+    public function placeAt(int $utc): self
+    {
+        foreach ($this->stays as [$stay, $there]) {
+            if ($utc >= $stay->start && $utc < $stay->end) {
+                return $there;
+            }
+        }
+
+        return $this->stays === [] ? $this : self::of($this->id, $this->source);
+    }
+
+    /** The name of that place. */
+    public function idAt(int $utc): string
+    {
+        foreach ($this->stays as [$stay, $there]) {
+            if ($utc >= $stay->start && $utc < $stay->end) {
+                return $there->id;
+            }
+        }
+
+        return $this->id;
+    }
+
+    /** Two with the same name show the same at every moment. */
+    public function key(): string
+    {
+        return $this->id . implode('', array_map(static fn(array $s): string => " {$s[0]->start}-{$s[0]->end} {$s[1]->id}", $this->stays));
+    }
 
     public static function of(string $id, \DateTimeZone $source): self
     {
@@ -166,6 +244,9 @@ final class Zone
      */
     public function changesBetween(int $from, int $to): array
     {
+        if ($this->stays !== []) {
+            return $this->travelsBetween($from, $to);
+        }
         // The first that is listed is the state at the beginning, so the list begins a second ahead.
         $listed = $this->source->getTransitions(max($from, PHP_INT_MIN + 1) - 1, min($to, self::UNTIL_2500)) ?: [];
         $before = $listed[0] ?? null;
@@ -180,10 +261,24 @@ final class Zone
         return $changes;
     }
 
+    /** @return list<array{at: int, before: int, after: int, dst: bool, name: string}> the changes of a traveller's clock */
+    private function travelsBetween(int $from, int $to): array
+    {
+        $changes = [];
+        foreach ($this->at as $index => $at) {
+            if ($at >= $from && $at < $to) {
+                $name = $this->placeAt($at)->nameAt($at);
+                $changes[] = ['at' => $at, 'before' => $this->offset[$index], 'after' => $this->offset[$index + 1], 'dst' => $name['dst'], 'name' => $name['name']];
+            }
+        }
+
+        return $changes;
+    }
+
     /** @return array{offset: int, dst: bool, name: string} what the clock is called at a moment */
     public function nameAt(int $utc): array
     {
-        $found = $this->source->getTransitions($utc, $utc);
+        $found = $this->placeAt($utc)->source->getTransitions($utc, $utc);
         $now = $found[0] ?? ['isdst' => false, 'abbr' => $this->id];
 
         return ['offset' => $this->offsetAt($utc), 'dst' => $now['isdst'], 'name' => $now['abbr']];

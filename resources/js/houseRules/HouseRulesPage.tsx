@@ -1,89 +1,160 @@
-import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
-import * as z from 'zod/mini';
-import { getJson, sendJson } from '../lib/api';
 import { useSession } from '../people/session';
-import { Button } from '../ui/Button';
+import { Awaited } from '../ui/Awaited';
 import { ErrorNote } from '../ui/ErrorNote';
-import { TextField } from '../ui/Field';
 import { useTell } from '../ui/Notice';
 import { Page } from '../ui/Page';
+import { ChoiceWord, ListWord, NumberWord, TextWord } from './RuleWords';
+import { changeRules, rulesQuery, type Rules, type RulesChange } from './rules';
 
-const shape = z.object({ organisation: z.string(), organizer: z.enum(['meeting', 'host']), mailDomain: z.string() });
-type Rules = z.infer<typeof shape>;
-const rulesQuery = queryOptions({ queryKey: ['house-rules'], queryFn: ({ signal }) => getJson('house-rules', shape, signal) });
-
+/** What the organisation decides once for all: sentences, whose underlined words an administrator changes. */
 export function HouseRulesPage() {
   const { t } = useTranslation();
-  const { data, error, refetch } = useQuery(rulesQuery);
   return (
     <Page title={t('room.houseRules')} heading={t('rules.heading')}>
-      <main className="max-w-2xl px-5 py-4">
-        {error && <ErrorNote error={error} retry={() => void refetch()} />}
-        {data && <RulesForm rules={data} />}
-      </main>
+      <Awaited query={useQuery(rulesQuery)}>{(rules) => <RulesInWords rules={rules} />}</Awaited>
     </Page>
   );
 }
 
-function RulesForm({ rules }: { rules: Rules }) {
+function RulesInWords({ rules }: { rules: Rules }) {
   const { t } = useTranslation();
   const tell = useTell();
   const client = useQueryClient();
-  const session = useSession();
-  const mayChange = session?.account?.role === 'administrator';
-  const [given, setGiven] = useState(rules);
+  const mayChange = useSession()?.account?.role === 'administrator';
   const save = useMutation({
-    mutationFn: () => sendJson('PUT', 'house-rules', { organisation: given.organisation, organizer: given.organizer }, shape),
-    onSuccess: async (now) => {
+    mutationFn: ({ change }: { change: RulesChange; was?: RulesChange }) => changeRules(change),
+    onSuccess: async (now, { was }) => {
       client.setQueryData(rulesQuery.queryKey, now);
       await client.invalidateQueries({ queryKey: ['session'] });
-      tell(t('rules.kept'));
+      tell(
+        t('rules.kept'),
+        was ? { seconds: 10, action: { label: t('action.undo'), run: () => save.mutate({ change: was }) } } : undefined,
+      );
     },
   });
+  const set = (change: RulesChange) =>
+    save.mutate({ change, was: Object.fromEntries(Object.keys(change).map((key) => [key, rules[key as keyof Rules]])) });
+  const number = (rule: 'pauseMinutes' | 'largeTeam' | 'fileMegabytes', least: number, most: number) => (
+    <NumberWord
+      label={t(`rules.label.${rule}`)}
+      text={t(`rules.number.${rule}`, { count: rules[rule] })}
+      value={rules[rule]}
+      least={least}
+      most={most}
+      disabled={!mayChange}
+      take={(value) => value !== null && set({ [rule]: value })}
+    />
+  );
   return (
-    <form
-      className="flex flex-col gap-5"
-      onSubmit={(event) => {
-        event.preventDefault();
-        save.mutate();
-      }}
-    >
-      {!mayChange && <p className="text-muted">{t('rules.readOnly')}</p>}
-      <TextField
-        label={t('rules.organisation')}
-        disabled={!mayChange}
-        maxLength={120}
-        required
-        value={given.organisation}
-        onChange={(event) => setGiven({ ...given, organisation: event.target.value })}
-      />
-      <fieldset disabled={!mayChange} className="flex flex-col gap-2">
-        <legend className="mb-1 text-note font-semibold text-muted">{t('rules.organizer')}</legend>
-        {(['meeting', 'host'] as const).map((one) => (
-          <label key={one} className="flex items-start gap-2">
-            <input
-              type="radio"
-              name="organizer"
-              className="mt-1"
-              checked={given.organizer === one}
-              onChange={() => setGiven({ ...given, organizer: one })}
-            />
-            <span>
-              {t(`rules.${one}`)} <span className="block text-note text-muted">{t(`rules.${one}Text`, { domain: rules.mailDomain })}</span>
-            </span>
-          </label>
-        ))}
-      </fieldset>
+    <main className="max-w-4xl px-5 py-4">
+      {!mayChange && <p className="mb-3 text-muted">{t('rules.readOnly')}</p>}
       {save.error && <ErrorNote error={save.error} />}
-      {mayChange && (
+      <Group title={t('rules.group.mail')}>
         <p>
-          <Button look="main" type="submit" disabled={save.isPending}>
-            {t('action.keep')}
-          </Button>
+          {t('rules.say.organisation')}{' '}
+          <TextWord
+            label={t('rules.organisation')}
+            value={rules.organisation}
+            disabled={!mayChange}
+            take={(organisation) => set({ organisation })}
+          />
+          .
         </p>
-      )}
-    </form>
+        <p>
+          {t('rules.organizer')}{' '}
+          <ChoiceWord
+            label={t('rules.organizer')}
+            value={rules.organizer}
+            disabled={!mayChange}
+            choices={(['meeting', 'host'] as const).map((one) => ({
+              value: one,
+              name: t(`rules.${one}`),
+              means: t(`rules.${one}Text`, { domain: rules.mailDomain }),
+            }))}
+            take={(organizer) => set({ organizer })}
+          />
+          . <span className="text-muted">{t(`rules.${rules.organizer}Text`, { domain: rules.mailDomain })}</span>
+        </p>
+      </Group>
+      <Group title={t('rules.group.time')}>
+        <p>
+          {t('rules.say.holidays')}{' '}
+          <ChoiceWord
+            label={t('rules.label.holidays')}
+            value={rules.holidays ? 'off' : 'work'}
+            disabled={!mayChange}
+            choices={[
+              { value: 'off', name: t('rules.holidays.off'), means: t('rules.holidays.offText') },
+              { value: 'work', name: t('rules.holidays.work'), means: t('rules.holidays.workText') },
+            ]}
+            take={(value) => set({ holidays: value === 'off' })}
+          />
+          {'; '}
+          <ChoiceWord
+            label={t('rules.label.holidaysOpen')}
+            value={rules.open.holidays ? 'open' : 'locked'}
+            disabled={!mayChange}
+            choices={[
+              { value: 'open', name: t('rules.holidaysOpen.open'), means: t('rules.holidaysOpen.openText') },
+              { value: 'locked', name: t('rules.holidaysOpen.locked'), means: t('rules.holidaysOpen.lockedText') },
+            ]}
+            take={(value) => set({ open: { holidays: value === 'open' } })}
+          />
+          .
+        </p>
+        <p>
+          {t('rules.say.pauseBefore')} {number('pauseMinutes', 0, 120)} {t('rules.say.pauseAfter')}{' '}
+          <span className="text-muted">{t('rules.means.pause')}</span>
+        </p>
+      </Group>
+      <Group title={t('rules.group.people')}>
+        <p>
+          {t('rules.say.largeTeam')} {number('largeTeam', 2, 100_000)} {t('rules.say.largeTeamAfter')}
+        </p>
+        <p>
+          {t('rules.say.forget')}{' '}
+          <NumberWord
+            label={t('rules.label.forgetGuestsMonths')}
+            text={rules.forgetGuestsMonths === null ? t('rules.never') : t('rules.number.forget', { count: rules.forgetGuestsMonths })}
+            value={rules.forgetGuestsMonths}
+            least={1}
+            most={600}
+            none={t('rules.never')}
+            disabled={!mayChange}
+            take={(forgetGuestsMonths) => set({ forgetGuestsMonths })}
+          />
+          . <span className="text-muted">{t('rules.means.forget')}</span>
+        </p>
+      </Group>
+      <Group title={t('rules.group.outside')}>
+        <p>
+          {t('rules.say.feedHosts')}{' '}
+          <ListWord
+            label={t('rules.label.feedHosts')}
+            hint={t('rules.feedHostsHint')}
+            text={rules.feedHosts.length === 0 ? t('rules.nowhere') : rules.feedHosts.join(', ')}
+            value={rules.feedHosts}
+            disabled={!mayChange}
+            take={(feedHosts) => set({ feedHosts })}
+          />
+          . <span className="text-muted">{t('rules.means.feedHosts')}</span>
+        </p>
+        <p>
+          {t('rules.say.fileSize')} {number('fileMegabytes', 1, 50)}.
+        </p>
+      </Group>
+    </main>
+  );
+}
+
+function Group({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section className="border-t border-line py-3 first:border-t-0 md:grid md:grid-cols-[9rem_1fr] md:gap-4">
+      <h2 className="font-semibold text-muted">{title}</h2>
+      <div className="flex flex-col gap-2.5 leading-6">{children}</div>
+    </section>
   );
 }

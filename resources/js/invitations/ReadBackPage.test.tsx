@@ -19,6 +19,9 @@ const person = (id: string, name: string): Person => ({
   language: 'en',
   hours: {},
   hoursAssumed: true,
+  country: null,
+  region: null,
+  left: false,
   initials: name.charAt(0),
 });
 

@@ -284,6 +284,15 @@ function OddText({ odd, people }: { odd: Odd; people: Map<string, Person> }) {
           </p>
         </>
       );
+    case 'no_pause':
+      return (
+        <>
+          <p className="font-semibold">{t('odd.noPause', { name, minutes: odd.minutes })}</p>
+          <p className="text-muted">
+            {odd.count === odd.of ? t('odd.onAll', { count: odd.of }) : t('odd.onSome', { count: odd.count, of: odd.of })}
+          </p>
+        </>
+      );
     case 'skipped':
       return (
         <>

@@ -17,4 +17,5 @@ export const MISSING_PLACES: Record<string, string> = {
   clash: 'time',
   night: 'time',
   off_hours: 'time',
+  no_pause: 'time',
 };

@@ -182,14 +182,16 @@ export function DayBoard({
         {focused && standing
           ? t('board.focus', {
               name: called(focused),
-              place: focused.city ?? t('board.unknownPlace'),
+              place: standing.elsewhere ?? focused.city ?? t('board.unknownPlace'),
               clock: standing.local === null ? '' : clock(standing.local),
               what:
                 standing.clashes.length > 0
                   ? standing.clashes.join(', ')
                   : focused.kind === 'guest'
                     ? t('board.noCalendar')
-                    : t(`${standing.calendarKnown ? 'free' : 'unsure'}.${standing.light}`),
+                    : standing.holiday
+                      ? t('board.holiday', { name: standing.holiday })
+                      : t(`${standing.calendarKnown ? 'free' : 'unsure'}.${standing.light}`),
             })
           : ''}
       </p>
@@ -210,12 +212,12 @@ export function DayBoard({
             return (
               <tr key={one.id}>
                 <td>{person ? called(person) : '?'}</td>
-                <td>{person?.city ?? t('board.unknownPlace')}</td>
+                <td>{one.elsewhere ?? person?.city ?? t('board.unknownPlace')}</td>
                 <td>{one.local === null ? t('board.noClock') : `${weekday(one.local)} ${clock(one.local)}`}</td>
                 <td>
                   {one.clashes.length > 0
                     ? `${t('light.busy')}: ${one.clashes.join(', ')}`
-                    : t(`${one.calendarKnown ? 'free' : 'unsure'}.${one.light}`)}
+                    : (one.holiday ?? t(`${one.calendarKnown ? 'free' : 'unsure'}.${one.light}`))}
                 </td>
               </tr>
             );

@@ -12,6 +12,10 @@ const standing = z.object({
   local: z.nullable(z.string()),
   light,
   clashes: z.array(z.string()),
+  /** What the day is called that would have hours. */
+  holiday: z.nullish(z.string()),
+  /** Where somebody is who is not at home. */
+  elsewhere: z.nullish(z.string()),
   calendarKnown: z.boolean(),
 });
 const thread = z.object({

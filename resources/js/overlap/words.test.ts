@@ -18,6 +18,9 @@ const person = (id: string, name: string): [string, Person] => [
     language: 'en',
     hours: {},
     hoursAssumed: true,
+    country: null,
+    region: null,
+    left: false,
     initials: 'XX',
   },
 ];

@@ -55,8 +55,9 @@ export function lightWord(t: TFunction, standings: Standing[]): string {
     return t('light.busy');
   }
   for (const light of ['night', 'day_off', 'before_hours', 'after_hours', 'between_hours'] as const) {
-    if (standings.some((standing) => standing.light === light)) {
-      return t(`light.${light}`);
+    const found = standings.filter((standing) => standing.light === light);
+    if (found.length > 0) {
+      return light === 'day_off' && found.every(({ holiday }) => holiday) ? t('light.holiday') : t(`light.${light}`);
     }
   }
   return '';
@@ -66,6 +67,9 @@ export function lightWord(t: TFunction, standings: Standing[]): string {
 export function spoken(t: TFunction, standings: Standing[], people: People, anchorClock: string, anchorCity: string): string {
   const troubles = standings
     .filter((standing) => standing.clashes.length > 0 || isOff(standing))
-    .map((standing) => `${first(people, standing.id)} ${standing.clashes.length > 0 ? t('light.busy') : t(`light.${standing.light}`)}`);
+    .map(
+      (standing) =>
+        `${first(people, standing.id)} ${standing.clashes.length > 0 ? t('light.busy') : (standing.holiday ?? t(`light.${standing.light}`))}`,
+    );
   return [`${anchorClock} ${anchorCity}`, ...troubles].join('; ');
 }

@@ -22,7 +22,7 @@ export function PeoplePage() {
   const [q, setQ] = useState('');
   const [kind, setKind] = useState('');
   const [page, setPage] = useState(1);
-  const [editing, setEditing] = useState<ListedPerson | 'new' | null>(null);
+  const [editing, setEditing] = useState(false);
   const isAdministrator = useSession()?.account?.role === 'administrator';
   const { data, error, refetch } = useQuery(peopleQuery(useDebounced(q, 150), kind, page));
 
@@ -31,7 +31,7 @@ export function PeoplePage() {
       title={t('room.people')}
       heading={data ? t('people.heading', { count: data.total }) : t('room.people')}
       aside={
-        <Button look="main" onClick={() => setEditing('new')}>
+        <Button look="main" onClick={() => setEditing(true)}>
           {t('people.add')}
         </Button>
       }
@@ -70,9 +70,9 @@ export function PeoplePage() {
               className="grid grid-cols-1 gap-x-6 border-t border-line py-2 md:grid-cols-[2fr_1.2fr_1.2fr_1.4fr] md:items-baseline"
             >
               <p className="min-w-0">
-                <button type="button" className="min-h-6 text-left font-semibold hover:underline" onClick={() => setEditing(person)}>
+                <Link className="font-semibold hover:underline" to={`/people/${person.id}`}>
                   {called(person)}
-                </button>
+                </Link>
                 <span className="block truncate text-note text-muted">{person.name ? person.email : ''}</span>
               </p>
               <p className="text-muted">
@@ -100,7 +100,7 @@ export function PeoplePage() {
         </ul>
         {data && <Pager page={data.page} pages={data.pages} total={data.total} go={setPage} />}
       </main>
-      {editing && <PersonDialog person={editing === 'new' ? null : editing} close={() => setEditing(null)} />}
+      {editing && <PersonDialog person={null} close={() => setEditing(false)} />}
     </Page>
   );
 }

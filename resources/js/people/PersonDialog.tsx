@@ -7,33 +7,9 @@ import { Dialog } from '../ui/Dialog';
 import { SelectField, TextField } from '../ui/Field';
 import { useTell } from '../ui/Notice';
 import { ZonePicker } from '../ui/ZonePicker';
-import { personShape, type Hours, type Person } from './people';
-
-const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
-
-/** "09:00-12:30, 14:00-18:00" to stretches; null if it cannot be read. */
-/** Languages in which invitations are written, as they call themselves. */
-const LANGUAGES: Record<string, string> = {
-  en: 'English',
-  de: 'Deutsch',
-  fr: 'Français',
-  es: 'Español',
-  pt: 'Português',
-  ja: '日本語',
-  ar: 'العربية',
-};
-
-export function readStretches(text: string): [string, string][] | null {
-  if (text.trim() === '') {
-    return [];
-  }
-  const stretches = text.split(',').map((piece) => /^\s*(\d{1,2}:\d{2})\s*(?:-|–|to)\s*(\d{1,2}:\d{2})\s*$/.exec(piece));
-  return stretches.every((found) => found !== null)
-    ? stretches.map((found) => [(found[1] ?? '').padStart(5, '0'), (found[2] ?? '').padStart(5, '0')])
-    : null;
-}
-
-const writeStretches = (stretches: [string, string][] | undefined) => (stretches ?? []).map(([from, to]) => `${from}–${to}`).join(', ');
+import { hoursAsTyped, HoursFields, readHours, unreadableDays } from './HoursFields';
+import { languageChoices } from './languages';
+import { personShape, type Person } from './people';
 
 /** A person's entry in the directory, new or to be changed. */
 export function PersonDialog({ person, close }: { person: Person | null; close: () => void }) {
@@ -48,24 +24,14 @@ export function PersonDialog({ person, close }: { person: Person | null; close: 
     zone: person?.zone ?? null,
     language: person ? person.language : 'en',
   });
-  const [hours, setHours] = useState<Record<string, string>>(
-    Object.fromEntries(
-      DAYS.map((day) => [day, writeStretches(person ? person.hours[day] : ['sat', 'sun'].includes(day) ? [] : [['09:00', '17:00']])]),
-    ),
-  );
+  const [hours, setHours] = useState(hoursAsTyped(person?.hours));
   const [hoursTouched, setHoursTouched] = useState(false);
   const [choosing, setChoosing] = useState(false);
-  const unreadable = DAYS.filter((day) => readStretches(hours[day] ?? '') === null);
+  const unreadable = unreadableDays(hours);
 
   const save = useMutation({
     mutationFn: () => {
-      const read: Hours = Object.fromEntries(
-        DAYS.flatMap((day) => {
-          const stretches = readStretches(hours[day] ?? '');
-          return stretches && stretches.length > 0 ? [[day, stretches]] : [];
-        }),
-      );
-      const body = { ...given, ...(hoursTouched ? { hours: read } : {}) };
+      const body = { ...given, ...(hoursTouched ? { hours: readHours(hours) } : {}) };
       return person ? sendJson('PATCH', `people/${person.id}`, body, personShape) : sendJson('POST', 'people', body, personShape);
     },
     onSuccess: async (now) => {
@@ -119,10 +85,7 @@ export function PersonDialog({ person, close }: { person: Person | null; close: 
             onChange={(event) => setGiven({ ...given, language: event.target.value || null })}
           >
             <option value="">{t('people.languageUnknown')}</option>
-            {Object.entries({
-              ...LANGUAGES,
-              ...(given.language && !(given.language in LANGUAGES) ? { [given.language]: given.language } : {}),
-            }).map(([tag, name]) => (
+            {languageChoices(given.language).map(([tag, name]) => (
               <option key={tag} value={tag} lang={tag}>
                 {name}
               </option>
@@ -148,23 +111,13 @@ export function PersonDialog({ person, close }: { person: Person | null; close: 
         )}
         <details>
           <summary className="cursor-pointer font-semibold">{t('people.hours')}</summary>
-          <p className="text-note text-muted">{t('people.hoursHint')}</p>
-          {DAYS.map((day) => (
-            <div key={day} className="mt-1 grid grid-cols-[4rem_1fr] items-center gap-2">
-              <label htmlFor={`hours-${day}`}>{t(`weekday.${day}`)}</label>
-              <input
-                id={`hours-${day}`}
-                className={`rounded border bg-sheet px-2 py-1 ${unreadable.includes(day) ? 'border-broken' : 'border-muted'}`}
-                aria-invalid={unreadable.includes(day) || undefined}
-                value={hours[day]}
-                placeholder={t('people.dayOff')}
-                onChange={(event) => {
-                  setHours({ ...hours, [day]: event.target.value });
-                  setHoursTouched(true);
-                }}
-              />
-            </div>
-          ))}
+          <HoursFields
+            hours={hours}
+            change={(next) => {
+              setHours(next);
+              setHoursTouched(true);
+            }}
+          />
         </details>
         {error && (
           <p role="alert" className="font-semibold text-broken">

@@ -13,10 +13,14 @@ export const personShape = z.object({
   job: z.nullable(z.string()),
   zone: z.nullable(z.string()),
   city: z.nullable(z.string()),
+  country: z.nullable(z.string()),
+  region: z.nullable(z.string()),
   /** Null: not known. */
   language: z.nullable(z.string()),
   hours,
   hoursAssumed: z.boolean(),
+  /** No longer with the house. */
+  left: z.boolean(),
   initials: z.string(),
 });
 

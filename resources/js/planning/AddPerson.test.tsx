@@ -15,6 +15,9 @@ const person = (id: string, name: string | null, email: string, kind = 'colleagu
   language: 'en',
   hours: {},
   hoursAssumed: true,
+  country: null,
+  region: null,
+  left: false,
   initials: 'IV',
 });
 const read = (typed: string, address: string | null, problem: string | null = null, name: string | null = null) => ({

@@ -15,6 +15,9 @@ const lena: Person = {
   language: null,
   hours: {},
   hoursAssumed: true,
+  country: null,
+  region: null,
+  left: false,
   initials: 'LS',
 };
 const absence = (over: Partial<Absence> = {}): Absence => ({

@@ -18,6 +18,9 @@ const person = (id: string, name: string): Person => ({
   language: null,
   hours: {},
   hoursAssumed: true,
+  country: null,
+  region: null,
+  left: false,
   initials: id,
 });
 const date = '2026-12-15T15:30:00';

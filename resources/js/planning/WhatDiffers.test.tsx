@@ -17,6 +17,9 @@ const person = (id: string): Person => ({
   language: 'en',
   hours: {},
   hoursAssumed: true,
+  country: null,
+  region: null,
+  left: false,
   initials: 'I',
 });
 const meeting = sampleMeeting({

@@ -136,7 +136,7 @@ function AttendeeRow({ attendee, host, standing, showWeekday, makeHost, setRole,
     host ? t('sheet.host') : '',
     role === 'optional' ? t('sheet.optional') : '',
     person.kind === 'guest' ? t('sheet.outside') : '',
-    person.city ?? '',
+    standing?.elsewhere ? t('sheet.travelling', { city: standing.elsewhere }) : (person.city ?? ''),
   ]
     .filter(Boolean)
     .join(', ');
@@ -161,7 +161,11 @@ function AttendeeRow({ attendee, host, standing, showWeekday, makeHost, setRole,
             <span
               className={`shrink-0 rounded px-1.5 ${night ? 'bg-[#33425c] text-note font-semibold text-white' : busy ? 'text-note font-semibold text-broken' : off ? 'text-note font-semibold text-odd' : standing?.local ? 'font-semibold' : 'text-note text-muted'}`}
             >
-              {busy ? `${local}, ${t('light.busy')}` : night || off ? `${local}, ${t(`light.${standing.light}`)}` : local}
+              {busy
+                ? `${local}, ${t('light.busy')}`
+                : night || off
+                  ? `${local}, ${standing.holiday ? t('light.holiday') : t(`light.${standing.light}`)}`
+                  : local}
             </span>
           </button>
         }
@@ -169,6 +173,7 @@ function AttendeeRow({ attendee, host, standing, showWeekday, makeHost, setRole,
         <p className="font-semibold">
           {called(person)} <span className="block text-note font-normal text-muted">{person.email}</span>
         </p>
+        {standing?.holiday && <p className="text-odd">{t('sheet.holiday', { name: standing.holiday })}</p>}
         {busy && <p className="text-broken">{t('sheet.busyWith', { what: standing?.clashes.join(', ') })}</p>}
         <p className="text-note text-muted">
           {person.kind === 'guest' ? t('sheet.noCalendar') : ''}{' '}

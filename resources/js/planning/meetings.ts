@@ -230,4 +230,7 @@ export type Beginning = { drop?: string[]; endBefore?: string; from?: string };
 /** The sheet on which a sent meeting is changed. */
 export const beginChange = (id: string, beginning: Beginning = {}) => sendJson('POST', `meetings/${id}/change`, beginning, meetingShape);
 
+/** A draft for whoever begins it and these people. */
+export const startMeetingWith = (people: string[]) => sendJson('POST', 'meetings', { with: people }, meetingShape);
+
 export const startMeeting = (from?: string) => sendJson('POST', 'meetings', from ? { from } : {}, meetingShape);

@@ -52,6 +52,12 @@ export function OwnMenu({
           </DropdownMenu.Item>
           <DropdownMenu.Item
             className="cursor-pointer rounded px-2.5 py-1.5 data-highlighted:bg-paper data-highlighted:outline-none"
+            onSelect={() => void navigate('/me')}
+          >
+            {t('person.own')}
+          </DropdownMenu.Item>
+          <DropdownMenu.Item
+            className="cursor-pointer rounded px-2.5 py-1.5 data-highlighted:bg-paper data-highlighted:outline-none"
             onSelect={() => void navigate('/away')}
           >
             {t('away.own')}

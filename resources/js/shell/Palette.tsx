@@ -97,7 +97,7 @@ export function Palette({ open, onOpenChange, plans, showKeys, openSettings }: P
                   key={person.id}
                   value={`person ${person.id}`}
                   className={ITEM}
-                  onSelect={() => run(() => navigate(`/meetings?q=${encodeURIComponent(called(person))}`))}
+                  onSelect={() => run(() => navigate(plans ? `/people/${person.id}` : `/meetings?q=${encodeURIComponent(called(person))}`))}
                 >
                   <span>{called(person)}</span>
                   <span className="truncate text-muted">{t('palette.meetingsOf')}</span>

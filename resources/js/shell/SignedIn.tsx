@@ -5,7 +5,7 @@ import { ImportArea, useChooseFile } from '../imports/ImportArea';
 import { useLive } from '../lib/useLive';
 import type { Session } from '../people/session';
 import { isTyping } from '../people/useSheetKey';
-import { startMeeting } from '../planning/meetings';
+import { startMeeting, startMeetingWith } from '../planning/meetings';
 import { Button } from '../ui/Button';
 import { Page } from '../ui/Page';
 import { Away } from './Away';
@@ -19,6 +19,7 @@ import {
   MeetingsPage,
   Palette,
   PeoplePage,
+  PersonPage,
   PlanSheetPage,
   ReadBackPage,
   SentOfMeeting,
@@ -30,6 +31,16 @@ import {
 import { TopLine } from './TopLine';
 
 const Absences = () => <AbsencesPage choose={(take, taken) => <FindPerson take={take} taken={taken} />} />;
+
+function Person() {
+  const navigate = useNavigate();
+  return (
+    <PersonPage
+      choose={(take, taken) => <FindPerson take={take} taken={taken} />}
+      plan={(person) => void startMeetingWith([person.id]).then((meeting) => navigate(`/meetings/${meeting.id}/plan`))}
+    />
+  );
+}
 
 const Meetings = () => <MeetingsPage chooseFile={useChooseFile()} />;
 
@@ -94,6 +105,7 @@ export function SignedIn({ session }: { session: Session }) {
           <Routes>
             <Route path="/" element={<TodayPage />} />
             <Route path="/away" element={<Absences />} />
+            <Route path="/me" element={<Person />} />
             <Route path="/meetings" element={<Meetings />} />
             <Route path="/meetings/:id" element={<MeetingPage sent={(id) => <SentOfMeeting meetingId={id} />} />} />
             {plans && (
@@ -101,6 +113,7 @@ export function SignedIn({ session }: { session: Session }) {
                 <Route path="/meetings/:id/plan" element={<PlanSheetPage />} />
                 <Route path="/meetings/:id/read-back" element={<ReadBackPage />} />
                 <Route path="/meetings/:id/shifts" element={<ShiftsPage />} />
+                <Route path="/people/:id" element={<Person />} />
                 <Route path="/people/:id/away" element={<Absences />} />
                 <Route path="/people" element={<PeoplePage />} />
                 <Route path="/sent" element={<SentPage />} />

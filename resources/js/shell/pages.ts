@@ -8,6 +8,7 @@ export const PlanSheetPage = lazy(async () => ({ default: (await import('../plan
 export const ReadBackPage = lazy(async () => ({ default: (await import('../invitations/ReadBackPage')).ReadBackPage }));
 export const ShiftsPage = lazy(async () => ({ default: (await import('../overlap/ShiftsPage')).ShiftsPage }));
 export const PeoplePage = lazy(async () => ({ default: (await import('../people/PeoplePage')).PeoplePage }));
+export const PersonPage = lazy(async () => ({ default: (await import('../people/PersonPage')).PersonPage }));
 export const AbsencesPage = lazy(async () => ({ default: (await import('../people/AbsencesPage')).AbsencesPage }));
 export const FindPerson = lazy(async () => ({ default: (await import('../planning/FindPerson')).FindPerson }));
 export const SentPage = lazy(async () => ({ default: (await import('../invitations/SentPage')).SentPage }));

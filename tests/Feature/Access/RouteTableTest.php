@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Invitations\Dispatch;
 use App\Invitations\Step;
 use App\People\Absence;
+use App\People\Journey;
 use App\People\Role;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
@@ -73,15 +74,19 @@ $table = [
     'POST api/meetings/{sent}/tell/{person}' => [401, 403, 403, 200, 200],
     'POST api/meetings/{sent}/call-off' => [401, 403, 403, 200, 200],
     'POST api/meetings/{sent}/clock-moves' => [401, 403, 403, 204, 204],
+    'GET api/places' => [401, 200, 200, 200, 200],
+    'GET api/people/{person}/week' => [401, 404, 200, 200, 200],
+    'POST api/people/{person}/journeys' => [401, 404, 422, 422, 422],
+    'DELETE api/people/{person}/journeys/{journey}' => [401, 404, 204, 204, 204],
     'GET api/people' => [401, 403, 403, 200, 200],
     'GET api/people/of-meetings' => [401, 403, 403, 422, 422],
     'GET api/people/suggest' => [401, 200, 200, 200, 200],
     'GET api/people/{person}/absences' => [401, 404, 200, 200, 200],
     'POST api/people/{person}/absences' => [401, 404, 201, 201, 201],
     'DELETE api/people/{person}/absences/{absence}' => [401, 404, 204, 204, 204],
-    'GET api/people/{person}' => [401, 403, 403, 200, 200],
+    'GET api/people/{person}' => [401, 404, 200, 200, 200],
     'POST api/people' => [401, 403, 403, 201, 201],
-    'PATCH api/people/{person}' => [401, 403, 403, 200, 200],
+    'PATCH api/people/{person}' => [401, 404, 200, 200, 200],
     'POST api/guests/check' => [401, 403, 403, 200, 200],
     'POST api/guests' => [401, 403, 403, 200, 200],
     'GET api/dispatches' => [401, 403, 403, 200, 200],
@@ -128,6 +133,7 @@ it('answers each according to who asks', function (string $route, int $who, int 
     $path = strtr($path, [
         '{sent}' => $meeting->id, '{draft}' => $meeting->id, '{person}' => $concerned->person_id, '{account}' => $concerned->id, '{page?}' => 'meetings',
         '{absence}' => str_contains($route, '{absence}') ? (string) Absence::query()->create(['person_id' => $concerned->person_id, 'from_on' => '2030-01-01', 'until_on' => '2030-01-02'])->id : '0',
+        '{journey}' => str_contains($route, '{journey}') ? (string) Journey::query()->create(['person_id' => $concerned->person_id, 'zone' => 'Australia/Perth', 'from_on' => '2030-01-01', 'until_on' => '2030-01-02'])->id : '0',
         '{step}' => (string) (Step::query()->where('meeting_id', $meeting->id)->value('id') ?? 0),
         '{dispatch}' => (string) (Dispatch::query()->where('recipient', $concerned->email)->value('id') ?? 0),
     ]);

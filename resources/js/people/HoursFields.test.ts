@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readStretches } from './PersonDialog';
+import { readStretches } from './HoursFields';
 
 describe('readStretches', () => {
   it.each([

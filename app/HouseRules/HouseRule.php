@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\HouseRules;
+
+use Illuminate\Validation\Rule;
+
+/** What an organisation decides once for all: each with a default, and some left open to those whom it concerns. */
+enum HouseRule: string
+{
+    case Organisation = 'organisation';
+    case Organizer = 'organizer';
+    /** Whether public holidays are days off; open: a person may have it otherwise. */
+    case Holidays = 'holidays';
+    /** Minutes that people should have between two meetings; 0: none. Open: a meeting may say it does without. */
+    case Pause = 'pauseMinutes';
+    /** From so many people on, adding a team asks back. */
+    case LargeTeam = 'largeTeam';
+    /** Outside guests whom nobody met for so many months are forgotten; null: never. */
+    case ForgetGuests = 'forgetGuestsMonths';
+    /** "host:port" within the own network from which calendars may be read all the same. */
+    case FeedHosts = 'feedHosts';
+    /** The largest file that can hang on a meeting, in megabytes. */
+    case FileSize = 'fileMegabytes';
+
+    public function default(): mixed
+    {
+        return match ($this) {
+            self::Organisation => config('syndex.mail_name'),
+            self::Organizer => OrganizerAddress::Meeting->value,
+            self::Holidays => true,
+            self::Pause => 0,
+            self::LargeTeam => 25,
+            self::ForgetGuests => null,
+            self::FeedHosts => [],
+            self::FileSize => 10,
+        };
+    }
+
+    /** Whether somebody else may decide otherwise; null: there is nobody who could. */
+    public function isOpen(): ?bool
+    {
+        return $this === self::Holidays ? true : null;
+    }
+
+    /** @return array<string, list<mixed>> what may be entered, by field */
+    public function entry(): array
+    {
+        return match ($this) {
+            self::Organisation => [$this->value => ['sometimes', 'required', 'string', 'max:120']],
+            self::Organizer => [$this->value => ['sometimes', 'required', Rule::enum(OrganizerAddress::class)]],
+            self::Holidays => [$this->value => ['sometimes', 'required', 'boolean:strict']],
+            self::Pause => [$this->value => ['sometimes', 'required', 'integer', 'between:0,120']],
+            self::LargeTeam => [$this->value => ['sometimes', 'required', 'integer', 'between:2,100000']],
+            self::ForgetGuests => [$this->value => ['sometimes', 'nullable', 'integer', 'between:1,600']],
+            self::FeedHosts => [$this->value => ['sometimes', 'array', 'list', 'max:50'], "$this->value.*" => ['required', 'string', 'max:260', 'regex:/\A(?:\[[0-9a-fA-F:.]+\]|[A-Za-z0-9](?:[A-Za-z0-9.-]*[A-Za-z0-9])?):[1-9][0-9]{0,4}\z/']],
+            self::FileSize => [$this->value => ['sometimes', 'required', 'integer', 'between:1,50']],
+        };
+    }
+}

@@ -1,0 +1,23 @@
+import { queryOptions } from '@tanstack/react-query';
+import * as z from 'zod/mini';
+import { getJson, sendJson } from '../lib/api';
+
+const shape = z.object({
+  organisation: z.string(),
+  organizer: z.enum(['meeting', 'host']),
+  holidays: z.boolean(),
+  pauseMinutes: z.number(),
+  largeTeam: z.number(),
+  forgetGuestsMonths: z.nullable(z.number()),
+  feedHosts: z.array(z.string()),
+  fileMegabytes: z.number(),
+  /** Which of those that can be are left to whom they concern. */
+  open: z.object({ holidays: z.boolean() }),
+  mailDomain: z.string(),
+});
+export type Rules = z.infer<typeof shape>;
+export type RulesChange = Partial<Omit<Rules, 'mailDomain'>>;
+
+export const rulesQuery = queryOptions({ queryKey: ['house-rules'], queryFn: ({ signal }) => getJson('house-rules', shape, signal) });
+
+export const changeRules = (change: RulesChange) => sendJson('PUT', 'house-rules', change, shape);

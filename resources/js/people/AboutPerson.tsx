@@ -1,0 +1,302 @@
+import { useQuery, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState, type ReactNode } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
+import { ApiError } from '../lib/api';
+import { shortDate } from '../lib/time';
+import { Button } from '../ui/Button';
+import { TextField } from '../ui/Field';
+import { Popover } from '../ui/Popover';
+import { useTell } from '../ui/Notice';
+import { ZonePicker } from '../ui/ZonePicker';
+import { daysText } from './AbsencesPage';
+import { absencesQuery } from './absences';
+import { hoursAsTyped, HoursFields, hoursInWords, readHours, unreadableDays } from './HoursFields';
+import { addJourney, removeJourney, type Journey, type PersonPage } from './person';
+import { called, type Person } from './people';
+import { usePersonChange } from './usePersonChange';
+
+type AboutProps = {
+  person: PersonPage;
+  choose: (take: (person: Person) => void, taken: string[]) => ReactNode;
+  /** Changes the entry itself: name, address, job; null for whoever may not. */
+  edit: (() => void) | null;
+};
+
+/** What is known of somebody, part by part, each with the way to change it. */
+export function AboutPerson({ person, choose, edit }: AboutProps) {
+  const { t } = useTranslation();
+  return (
+    <>
+      <Part title={t('people.email')}>
+        <p className="break-words">
+          {person.email}{' '}
+          {edit && (
+            <Button look="quiet" onClick={edit} aria-label={t('person.editLong', { name: called(person) })}>
+              {t('person.edit')}
+            </Button>
+          )}
+        </p>
+      </Part>
+      <HoursPart person={person} />
+      {person.kind === 'colleague' && <JourneysPart person={person} />}
+      {person.kind === 'colleague' && <AwayPart person={person} />}
+      {person.kind === 'colleague' && <StandInPart person={person} choose={choose} />}
+      {person.teams.length > 0 && (
+        <Part title={t('person.teams')}>
+          <p>
+            {person.teams.map((team, at) => (
+              <span key={team.id}>
+                {at > 0 && ', '}
+                <Link className="changeable" to={`/people/teams/${team.id}`}>
+                  {team.name}
+                </Link>
+              </span>
+            ))}
+          </p>
+        </Part>
+      )}
+    </>
+  );
+}
+
+export function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section className="mb-4">
+      <h2 className="mb-0.5 text-note font-semibold text-muted">{title}</h2>
+      {children}
+    </section>
+  );
+}
+
+function HoursPart({ person }: { person: PersonPage }) {
+  const { t } = useTranslation();
+  const save = usePersonChange(person);
+  const [open, setOpen] = useState(false);
+  const [hours, setHours] = useState(hoursAsTyped(person.hours));
+  const words = hoursInWords(person.hours)
+    .map(({ from, to, hours: of }) => `${from === to ? t(`weekday.${from}`) : `${t(`weekday.${from}`)}–${t(`weekday.${to}`)}`} ${of}`)
+    .join('; ');
+  const error = save.error instanceof ApiError ? save.error.field('hours') : undefined;
+  return (
+    <Part title={t('people.hours')}>
+      <Popover
+        open={open}
+        onOpenChange={(next) => {
+          setHours(hoursAsTyped(person.hours));
+          setOpen(next);
+        }}
+        label={t('people.hours')}
+        trigger={
+          <button
+            type="button"
+            className="changeable text-left"
+            aria-label={t('person.hoursLong', { hours: words || t('person.noHours') })}
+          >
+            {words || t('person.noHours')}
+          </button>
+        }
+      >
+        <HoursFields hours={hours} change={setHours} />
+        {error && (
+          <p role="alert" className="font-semibold text-broken">
+            {error}
+          </p>
+        )}
+        <div className="flex justify-end">
+          <Button
+            look="main"
+            disabled={save.isPending || unreadableDays(hours).length > 0}
+            onClick={() => save.mutate({ change: { hours: readHours(hours) }, done: () => setOpen(false) })}
+          >
+            {t('action.keep')}
+          </Button>
+        </div>
+      </Popover>
+      {person.hoursAssumed && <p className="text-note text-muted">{t('sheet.hoursAssumed')}</p>}
+      {person.country && person.holidaysKnown && (
+        <p>
+          {person.keepsHolidays
+            ? t('person.holidays', { place: person.regionName ?? person.countryName ?? '' })
+            : t('person.worksHolidays')}{' '}
+          {person.holidaysOpen && (
+            <Button look="quiet" onClick={() => save.mutate({ change: { keepsHolidays: !person.keepsHolidays } })}>
+              {t(person.keepsHolidays ? 'person.workHolidays' : 'person.keepHolidays')}
+            </Button>
+          )}
+        </p>
+      )}
+    </Part>
+  );
+}
+
+const journeyDays = ({ fromOn, untilOn }: Journey) =>
+  fromOn === untilOn ? shortDate(`${fromOn}T00:00:00`) : `${shortDate(`${fromOn}T00:00:00`)} – ${shortDate(`${untilOn}T00:00:00`)}`;
+
+function JourneysPart({ person }: { person: PersonPage }) {
+  const { t } = useTranslation();
+  const tell = useTell();
+  const client = useQueryClient();
+  const [open, setOpen] = useState(false);
+  const refresh = () => Promise.all([['person'], ['person-week'], ['session']].map((queryKey) => client.invalidateQueries({ queryKey })));
+  const add = useMutation({
+    mutationFn: (journey: Pick<Journey, 'zone' | 'fromOn' | 'untilOn'>) => addJourney(person.id, journey),
+    onSuccess: async () => {
+      await refresh();
+      setOpen(false);
+    },
+  });
+  const remove = useMutation({
+    mutationFn: (journey: Journey) => removeJourney(person.id, journey),
+    onSuccess: async (_, { zone, fromOn, untilOn }) => {
+      await refresh();
+      tell(t('away.removed'), { seconds: 10, action: { label: t('action.undo'), run: () => add.mutate({ zone, fromOn, untilOn }) } });
+    },
+    onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
+  });
+  return (
+    <Part title={t('person.elsewhere')}>
+      <ul>
+        {person.journeys.map((journey) => (
+          <li key={journey.id} className="flex items-baseline justify-between gap-3">
+            <span>{t('person.journey', { city: journey.city, days: journeyDays(journey) })}</span>
+            <Button
+              look="quiet"
+              disabled={remove.isPending}
+              aria-label={t('person.removeJourney', { city: journey.city, days: journeyDays(journey) })}
+              onClick={() => remove.mutate(journey)}
+            >
+              {t('away.remove')}
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <Popover
+        open={open}
+        onOpenChange={(next) => {
+          add.reset();
+          setOpen(next);
+        }}
+        label={t('person.addJourney')}
+        trigger={
+          <button type="button" className="changeable">
+            {t('person.addJourney')}
+          </button>
+        }
+      >
+        <JourneyForm add={(journey) => add.mutate(journey)} pending={add.isPending} error={add.error} />
+      </Popover>
+    </Part>
+  );
+}
+
+type JourneyFormProps = { add: (journey: Pick<Journey, 'zone' | 'fromOn' | 'untilOn'>) => void; pending: boolean; error: Error | null };
+
+function JourneyForm({ add, pending, error }: JourneyFormProps) {
+  const { t } = useTranslation();
+  const [zone, setZone] = useState<string | null>(null);
+  const [days, setDays] = useState({ fromOn: '', untilOn: '' });
+  const said = error instanceof ApiError ? error : null;
+  return (
+    <form
+      noValidate
+      className="flex flex-col gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (zone) {
+          add({ zone, fromOn: days.fromOn, untilOn: days.untilOn || days.fromOn });
+        }
+      }}
+    >
+      {zone ? (
+        <p>
+          {t('person.journeyTo')}{' '}
+          <Button look="quiet" onClick={() => setZone(null)}>
+            {zone.split('/').at(-1)?.replaceAll('_', ' ')}
+          </Button>
+        </p>
+      ) : (
+        <ZonePicker label={t('person.where')} value={null} onChoose={setZone} />
+      )}
+      <div className="grid grid-cols-2 gap-3">
+        <TextField
+          label={t('away.from')}
+          type="date"
+          value={days.fromOn}
+          error={said?.field('fromOn')}
+          onChange={(event) => setDays({ ...days, fromOn: event.target.value })}
+        />
+        <TextField
+          label={t('away.until')}
+          type="date"
+          value={days.untilOn}
+          hint={t('away.untilHint')}
+          error={said?.field('untilOn')}
+          onChange={(event) => setDays({ ...days, untilOn: event.target.value })}
+        />
+      </div>
+      <div className="flex justify-end">
+        <Button look="main" type="submit" disabled={pending || !zone || days.fromOn === ''}>
+          {t('person.addJourney')}
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+function AwayPart({ person }: { person: PersonPage }) {
+  const { t } = useTranslation();
+  const { data } = useQuery(absencesQuery(person.id));
+  return (
+    <Part title={t('away.title')}>
+      <ul>
+        {data?.absences.slice(0, 6).map((absence) => (
+          <li key={absence.id}>
+            <span className="font-semibold">{daysText(t, absence)}</span>{' '}
+            <span className="text-note text-muted">
+              {[
+                absence.standIn ? t('away.standsIn', { name: called(absence.standIn) }) : '',
+                absence.note ? t(absence.showsNote ? 'away.noteShown' : 'away.noteHidden', { note: absence.note }) : '',
+              ]
+                .filter(Boolean)
+                .join(', ')}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <Link className="changeable" to={person.own ? '/away' : `/people/${person.id}/away`}>
+        {t((data?.absences.length ?? 0) > 0 ? 'person.changeAbsences' : 'away.add')}
+      </Link>
+    </Part>
+  );
+}
+
+function StandInPart({ person, choose }: Pick<AboutProps, 'person' | 'choose'>) {
+  const { t } = useTranslation();
+  const save = usePersonChange(person);
+  const [open, setOpen] = useState(false);
+  return (
+    <Part title={t('person.standIn')}>
+      <Popover
+        open={open}
+        onOpenChange={setOpen}
+        label={t('person.standIn')}
+        trigger={
+          <button type="button" className="changeable">
+            {person.standIn ? called(person.standIn) : t('person.noStandIn')}
+          </button>
+        }
+      >
+        {choose((one) => save.mutate({ change: { standInId: one.id }, done: () => setOpen(false) }), [person.id])}
+        {person.standIn && (
+          <Button look="quiet" onClick={() => save.mutate({ change: { standInId: null }, done: () => setOpen(false) })}>
+            {t('away.nobody')}
+          </Button>
+        )}
+      </Popover>
+      {person.standsInFor.length > 0 && (
+        <p className="text-note text-muted">{t('person.standsInFor', { names: person.standsInFor.map(({ name }) => name).join(', ') })}</p>
+      )}
+    </Part>
+  );
+}
