@@ -8,6 +8,7 @@ use App\Access\SignInPace;
 use App\Access\SparingSessions;
 use App\Day\NextDate;
 use App\Failure\QuietConnection;
+use App\HouseRules\HouseRules;
 use App\Invitations\FollowAddress;
 use App\Invitations\PostRoom;
 use App\Invitations\SmtpPostRoom;
@@ -21,11 +22,17 @@ use App\Operations\Dns;
 use App\Operations\SystemDns;
 use App\Operations\TableDns;
 use App\People\AccountMail;
+use App\People\BusyTimesChanged;
+use App\People\CalendarSource;
 use App\People\ComingUp;
 use App\People\Holidays;
 use App\People\Hours;
+use App\People\HttpCalendarSource;
+use App\People\OwnEvents;
 use App\People\PersonAddressChanged;
 use App\Planning\LockedTitle;
+use App\Planning\NoticeClashes;
+use App\Planning\UidsOfMeetings;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Contracts\Encryption\Encrypter;
 use Illuminate\Contracts\Foundation\Application;
@@ -66,6 +73,8 @@ final class SyndexServiceProvider extends ServiceProvider
         $this->app->singleton(Grammar::class, English::class);
         $this->app->bind(AccountMail::class, WriteAccountMail::class);
         $this->app->bind(ComingUp::class, NextDate::class);
+        $this->app->bind(OwnEvents::class, UidsOfMeetings::class);
+        $this->app->bind(CalendarSource::class, static fn(Application $app): HttpCalendarSource => new HttpCalendarSource($app->make(HouseRules::class), (int) config('syndex.calendars.connect_seconds'), (int) config('syndex.calendars.seconds')));
         $this->app->bind(TitleOfRoom::class, LockedTitle::class);
         $this->app->singleton(Randomness::class, SystemRandomness::class);
         $this->app->singleton(Bridge::class, static fn(): Bridge => new HttpBridge(
@@ -101,6 +110,7 @@ final class SyndexServiceProvider extends ServiceProvider
         Vite::createAssetPathsUsing(static fn(string $path): string => '/' . $path);
         $this->app->bind(Dns::class, static fn(): Dns => is_string($table = config('syndex.dns_table')) && $table !== '' ? new TableDns($table) : new SystemDns());
         Event::listen(PersonAddressChanged::class, FollowAddress::class);
+        Event::listen(BusyTimesChanged::class, NoticeClashes::class);
         // Whose word counts for where a request comes from.
         TrustProxies::at(config('syndex.trusted_proxies'));
     }

@@ -2,10 +2,7 @@
 
 declare(strict_types=1);
 
-return [
-    'default' => 'mariadb',
-    'connections' => [
-        'mariadb' => [
+$mariadb = [
             'driver' => 'mariadb',
             'host' => env('DB_HOST', '127.0.0.1'),
             'port' => env('DB_PORT', '3306'),
@@ -21,7 +18,11 @@ return [
             'isolation_level' => 'READ COMMITTED',
             // Columns hold UTC; MariaDB has no zone tables here, so an offset and not a name.
             'timezone' => '+00:00',
-        ],
-    ],
+];
+
+return [
+    'default' => 'mariadb',
+    // "progress" tells how far something is while its own transaction is still open.
+    'connections' => ['mariadb' => $mariadb, 'progress' => $mariadb],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],
 ];

@@ -51,6 +51,8 @@ return [
     // What start wrote down of the zones; only the servers of a house have it.
     'zone_tables' => env('ZONE_TABLES'),
     'horizon_days' => 400,
+    // What a calendar feed may take.
+    'calendars' => ['url' => env('CALENDARS_URL', ''), 'connect_seconds' => 5, 'seconds' => (int) env('CALENDARS_SECONDS', '30')],
 
     // Whether this is the demo, whose accounts answer on loopback only.
     'demo' => (bool) env('SYNDEX_DEMO', false),

@@ -22,7 +22,7 @@ MYSQL_PWD=$(setting DB_ROOT_PASSWORD) mariadb-dump --no-defaults --socket="$run/
   || fail 'The database could not be read.'
 printf '%s\n' '-- complete' >>"$work/house/db.sql"
 cp "$var/app.env" "$work/house/app.env"
-cp -r "$var/postroom" "$var/bridge" "$work/house/"
+cp -r "$var/postroom" "$var/bridge" "$var/calendars" "$work/house/"
 (cd "$work/house" && find . -type f ! -name sums -print0 | LC_ALL=C sort -z | xargs -0 sha256sum >sums)
 tar -C "$work" -czf "$file.part" house || fail "$file could not be written."
 

@@ -1,5 +1,5 @@
 # Writes the settings and the configurations of the servers into the folder of state. Sourced by start.
-mkdir -p "$var" "$run" "$log" "$var/storage/framework/views" "$var/storage/logs" "$var/storage/app" "$var/postroom" "$var/bridge" "$run/nginx"
+mkdir -p "$var" "$run" "$log" "$var/storage/framework/views" "$var/storage/logs" "$var/storage/app" "$var/postroom" "$var/bridge" "$var/calendars" "$run/nginx"
 chmod 700 "$var" "$run"
 
 # keep NAME DEFAULT: what the settings say already, else the default
@@ -24,6 +24,7 @@ publish_port=$(kept_port LIVE_PUBLISH_PORT "$port" "$db_port")
 smtp_port=$(kept_port POSTROOM_SMTP_PORT "$port" "$db_port" "$publish_port")
 page_port=$(kept_port POSTROOM_PAGE_PORT "$port" "$db_port" "$publish_port" "$smtp_port")
 bridge_port=$(kept_port BRIDGE_PORT "$port" "$db_port" "$publish_port" "$smtp_port" "$page_port")
+calendars_port=$(kept_port CALENDARS_PORT "$port" "$db_port" "$publish_port" "$smtp_port" "$page_port" "$bridge_port")
 
 # outside NAME OWN: what an operator set, if it does not mean this machine's own stand-in; else OWN
 outside() { local value; value=$(setting "$1"); case "$value" in '' | 127.0.0.1 | http://127.0.0.1:*) printf %s "$2" ;; *) printf %s "$value" ;; esac; }
@@ -50,6 +51,8 @@ POSTROOM_PAGE=http://127.0.0.1:$page_port
 BRIDGE_PORT=$bridge_port
 BRIDGE_URL=$(outside BRIDGE_URL "http://127.0.0.1:$bridge_port")
 BRIDGE_KEY=$bridge_key
+CALENDARS_PORT=$calendars_port
+CALENDARS_URL=http://127.0.0.1:$calendars_port
 ARGON_MEMORY=$(keep ARGON_MEMORY "${SYNDEX_ARGON_MEMORY:-19456}")
 OUTBOX_HOLD_SECONDS=$(keep OUTBOX_HOLD_SECONDS "${SYNDEX_HOLD_SECONDS:-10}")
 SYNDEX_DEMO=$(keep SYNDEX_DEMO "$demo")
@@ -128,6 +131,8 @@ $real_ip
     location = /icon.svg { add_header X-Content-Type-Options nosniff; }
     location ~ \.php\$ { return 404; }
     location / { include $run/app.conf; }
+    location ^~ /api/people-imports { client_max_body_size 16m; include $run/app.conf; }
+    location ~ ^/api/people/[0-9a-z]+/calendar/file\$ { client_max_body_size 21m; include $run/app.conf; }
     location ^~ /api/calendar-files { client_max_body_size 62m; include $run/app.conf; }
     location ~ ^/api/(?:session|session/address|password|password/forgot|accounts/first|address)\$ {
       client_max_body_size 64k;
@@ -226,10 +231,17 @@ stopsignal=QUIT'
 environment=POSTROOM_SMTP_PORT=\"$smtp_port\",POSTROOM_PAGE_PORT=\"$page_port\",POSTROOM_DIR=\"$var/postroom\",POSTROOM_REFUSE=\"$refuse\""
   program bridge "node $home/standins/bridge/server.mjs" "priority=20
 environment=BRIDGE_PORT=\"$bridge_port\",BRIDGE_KEY=\"$bridge_key\",BRIDGE_DIR=\"$var/bridge\""
+  program calendars "node $home/standins/calendars/server.mjs" "priority=20
+environment=CALENDARS_PORT=\"$calendars_port\",CALENDARS_DIR=\"$var/calendars\""
   # These need the tables, so start sets them going once those are there.
   program outbox "php -d pcov.enabled=0 $home/artisan outbox:work" 'priority=40
 autostart=false'
   program queue "php -d pcov.enabled=0 $home/artisan queue:work --sleep=1 --max-time=3600" 'priority=40
+autostart=false'
+  # Feeds have workers of their own: slow ones hold nothing else up.
+  program feeds "php -d pcov.enabled=0 $home/artisan queue:work --queue=feeds --sleep=1 --max-time=3600 --memory=400" 'priority=40
+numprocs=2
+process_name=%(program_name)s_%(process_num)s
 autostart=false'
   program scheduler "php -d pcov.enabled=0 $home/artisan schedule:work" 'priority=40
 autostart=false'

@@ -48,7 +48,7 @@ else
   while read -r name state rest; do
     [ "$state" = RUNNING ] && good "$name  $rest" || bad "$name is $state." "Look at $log/$name.log, then  bin/syndex stop  and  start."
   done < <(ctl status || true)
-  for entry in HTTP_PORT:pages DB_PORT:database LIVE_PUBLISH_PORT:push POSTROOM_SMTP_PORT:mail POSTROOM_PAGE_PORT:'post room' BRIDGE_PORT:bridge; do
+  for entry in HTTP_PORT:pages DB_PORT:database LIVE_PUBLISH_PORT:push POSTROOM_SMTP_PORT:mail POSTROOM_PAGE_PORT:'post room' BRIDGE_PORT:bridge CALENDARS_PORT:calendars; do
     port=$(setting "${entry%%:*}")
     port_is_free "$port" && bad "Port $port (${entry#*:}) does not answer." "Look at $log." || good "port $port  ${entry#*:}"
   done

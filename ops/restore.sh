@@ -21,9 +21,10 @@ tar -C "$work" -xzf "$file" 2>/dev/null || fail "$file is not what backup writes
 
 cp "$work/house/app.env" "$var/app.env"
 cp -r "$work/house/postroom" "$work/house/bridge" "$var/"
+  [ ! -d "$work/house/calendars" ] || cp -r "$work/house/calendars" "$var/"
 if ! SYNDEX_RESTORE_SQL=$work/house/db.sql bash "$home/ops/start.sh" "$@"; then
   # Half a house would look like a whole one to the next start.
   bash "$home/ops/stop.sh" >/dev/null 2>&1 || true
-  rm -rf "$var/db" "$var/app.env" "$var/postroom" "$var/bridge"
+  rm -rf "$var/db" "$var/app.env" "$var/postroom" "$var/bridge" "$var/calendars"
   fail "The house could not be restored, and what was begun in $var was taken away again; $file is untouched. The reason stands above, more in $log."
 fi

@@ -90,6 +90,7 @@ step 'Bringing the tables up to date'
 artisan migrate --force --quiet
 if [ $first = yes ] && [ "$demo" = true ] && [ -z "${SYNDEX_RESTORE_SQL:-}" ]; then
   step 'Making the demo data'
+  wait_for 30 'The calendars' curl -fsS -o /dev/null "$(setting CALENDARS_URL)/asked"
   artisan db:seed --class='Database\Seeders\DemoSeeder' --force --quiet
 fi
 artisan occurrences:top-up --quiet
@@ -98,7 +99,7 @@ mkdir -p "$var/cache"
 rm -f "$var"/cache/*.php
 artisan zones:write "$var/cache/zones.php" --quiet
 (umask 077; APP_CONFIG_CACHE="$var/cache/config.php" APP_ROUTES_CACHE="$var/cache/routes.php" APP_EVENTS_CACHE="$var/cache/events.php" ZONE_TABLES="$var/cache/zones.php" artisan optimize --except=views --quiet)
-ctl start outbox queue scheduler >/dev/null
+ctl start outbox queue feeds:* scheduler >/dev/null
 wait_for 30 'The web server' curl -fsS -o /dev/null "http://127.0.0.1:$port/api/session"
 wait_for 30 'The post room' curl -fsS -o /dev/null "$(setting POSTROOM_PAGE)/"
 step 'Ready'

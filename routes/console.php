@@ -2,11 +2,16 @@
 
 declare(strict_types=1);
 
+use App\Import\ForgetImports;
 use App\Operations\RotateLogs;
+use App\People\ReadDueFeeds;
+use App\People\ReadFeed;
 use App\Planning\DiscardUntouched;
 use App\Planning\TopUpOccurrences;
 use Illuminate\Support\Facades\Schedule;
 
 Schedule::job(new TopUpOccurrences())->hourlyAt(10);
 Schedule::job(new DiscardUntouched())->hourlyAt(40);
+Schedule::job(new ReadDueFeeds(), ReadFeed::QUEUE)->everyMinute();
+Schedule::job(new ForgetImports())->hourlyAt(50);
 Schedule::command(RotateLogs::class)->everyFifteenMinutes();

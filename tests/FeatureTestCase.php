@@ -29,7 +29,7 @@ abstract class FeatureTestCase extends TestCase
         $app = require __DIR__ . '/../bootstrap/app.php';
         $app->make(Kernel::class)->bootstrap();
         // Nothing of a test is told to the house's own pages.
-        config(['syndex.live.publish_url' => null, 'syndex.outbox.hold_seconds' => 0, 'syndex.demo' => false, 'cache.default' => 'array']);
+        config(['syndex.live.publish_url' => null, 'syndex.outbox.hold_seconds' => 0, 'syndex.demo' => false, 'cache.default' => 'array', 'cache.stores.progress' => ['driver' => 'array']]);
         if (!self::$made) {
             $this->makeDatabase();
             self::$made = true;

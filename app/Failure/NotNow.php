@@ -7,6 +7,12 @@ namespace App\Failure;
 /** The state of things does not allow it; each maker names one such case. */
 final class NotNow extends Refusal
 {
+    /** @param 'running'|'done'|'failed'|'looked' $state */
+    public static function importIs(string $state): self
+    {
+        return new self('import_' . $state, 409, __('failures.import_' . $state));
+    }
+
     public static function locked(string $status): self
     {
         return new self('locked', 409, __('failures.locked_' . $status));

@@ -13,6 +13,8 @@ enum HouseRule: string
     case Organizer = 'organizer';
     /** Whether public holidays are days off; open: a person may have it otherwise. */
     case Holidays = 'holidays';
+    /** Whether colleagues without a calendar have nothing but what is planned here. */
+    case PlannedHereIsAll = 'plannedHereIsAll';
     /** Minutes that people should have between two meetings; 0: none. Open: a meeting may say it does without. */
     case Pause = 'pauseMinutes';
     /** From so many people on, adding a team asks back. */
@@ -29,7 +31,7 @@ enum HouseRule: string
         return match ($this) {
             self::Organisation => config('syndex.mail_name'),
             self::Organizer => OrganizerAddress::Meeting->value,
-            self::Holidays => true,
+            self::Holidays, self::PlannedHereIsAll => true,
             self::Pause => 0,
             self::LargeTeam => 25,
             self::ForgetGuests => null,
@@ -50,7 +52,7 @@ enum HouseRule: string
         return match ($this) {
             self::Organisation => [$this->value => ['sometimes', 'required', 'string', 'max:120']],
             self::Organizer => [$this->value => ['sometimes', 'required', Rule::enum(OrganizerAddress::class)]],
-            self::Holidays => [$this->value => ['sometimes', 'required', 'boolean:strict']],
+            self::Holidays, self::PlannedHereIsAll => [$this->value => ['sometimes', 'required', 'boolean:strict']],
             self::Pause => [$this->value => ['sometimes', 'required', 'integer', 'between:0,120']],
             self::LargeTeam => [$this->value => ['sometimes', 'required', 'integer', 'between:2,100000']],
             self::ForgetGuests => [$this->value => ['sometimes', 'nullable', 'integer', 'between:1,600']],

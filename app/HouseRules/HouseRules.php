@@ -30,6 +30,11 @@ final class HouseRules
         return $wanted !== null && $this->isOpen(HouseRule::Holidays) ? $wanted : (bool) $this->of(HouseRule::Holidays);
     }
 
+    public function plannedHereIsAll(): bool
+    {
+        return (bool) $this->of(HouseRule::PlannedHereIsAll);
+    }
+
     public function largeTeam(): int
     {
         return (int) $this->of(HouseRule::LargeTeam);

@@ -71,7 +71,7 @@ final readonly class BoardResource
             'scale' => self::marks($day->scale),
             'panes' => array_map(self::pane(...), $day->panes),
             'standings' => array_map(static fn(Standing $s): array => [
-                'id' => $s->id, 'required' => $s->required, 'local' => $s->local, 'light' => $s->light->value, 'clashes' => $s->clashes, 'calendarKnown' => $s->calendarKnown, 'holiday' => $s->holiday, 'elsewhere' => $s->elsewhere,
+                'id' => $s->id, 'required' => $s->required, 'local' => $s->local, 'light' => $s->light->value, 'clashes' => $s->clashes, 'calendarKnown' => $s->calendarKnown, 'clash' => $s->clash?->value, 'holiday' => $s->holiday, 'elsewhere' => $s->elsewhere,
             ], $day->standings),
             'worstFirst' => $day->worstFirst,
         ];
@@ -106,7 +106,7 @@ final readonly class BoardResource
             'required' => $state->required,
             'free' => $state->free,
             'unknown' => $state->unknown,
-            'troubles' => array_map(fn(Standing $s): array => [$this->at[$s->id], $s->light->value, $s->clashes], $state->troubles),
+            'troubles' => array_map(fn(Standing $s): array => [$this->at[$s->id], $s->light->value, $s->clashes, $s->clash?->value], $state->troubles),
             'shifts' => array_map(static fn(PlaceShift $s): array => ['place' => $s->place, 'was' => $s->was, 'now' => $s->now, 'minutes' => $s->minutes, 'byAnchor' => $s->byAnchor], $state->shifts),
             'anchorShift' => $state->anchorShift,
         ];

@@ -35,10 +35,10 @@ final readonly class PersonWeek
 
     private const MEETINGS_NAMED = 12;
 
-    public function __construct(private Occupancy $occupancy, private Absences $absences, private Clocks $clocks, private Hours $hours, private ZoneData $zones) {}
+    public function __construct(private Occupancy $occupancy, private Absences $absences, private CalendarBusy $calendars, private Clocks $clocks, private Hours $hours, private ZoneData $zones) {}
 
     /**
-     * @param  ?string  $from  first day, "2026-12-07"; null: the Monday of this week
+     * @param  ?string  $from  first day, "2026-12-07"; null: the Monday of this week, or of the next at the weekend
      * @return array<string, mixed> minutes are those of the person's own calendar days
      */
     public function of(Person $person, ?string $from): array
@@ -46,10 +46,12 @@ final readonly class PersonWeek
         $zone = $this->clocks->of($person) ?? $this->zones->zone('UTC');
         $hours = $this->hours->of($person);
         $today = Gregorian::floorDiv($zone->toWall(now()->getTimestamp()), 86400);
-        $first = $from === null ? $today - Gregorian::weekday($today) : WallTime::parseDate($from)->dayNumber();
+        // At the weekend the week that comes is the one that matters.
+        $weekday = Gregorian::weekday($today);
+        $first = $from === null ? $today - $weekday + ($weekday >= 5 ? 7 : 0) : WallTime::parseDate($from)->dayNumber();
         $window = Interval::between($zone->toUtc($first * 86400), $zone->toUtc(($first + self::DAYS) * 86400));
         $windows = IntervalSet::of([$window]);
-        $taken = [...$this->occupancy->of([$person->id], $windows, null)[$person->id] ?? [], ...$this->absences->of(collect([$person->id => $person]), $windows)[$person->id] ?? []];
+        $taken = [...$this->occupancy->of([$person->id], $windows, null)[$person->id] ?? [], ...$this->absences->of(collect([$person->id => $person]), $windows)[$person->id] ?? [], ...$this->calendars->of([$person->id], $windows)[$person->id] ?? []];
 
         return [
             'from' => WallTime::ofSeconds($first * 86400)->formatDate(),

@@ -9,11 +9,12 @@ use App\People\AbsenceResource;
 use App\People\Clocks;
 use App\People\Hours;
 use App\People\Person;
-use App\People\PersonKind;
+use App\People\ViewerClock;
 use App\Planning\SaveSheet;
 use App\Planning\SeriesView;
 use App\Planning\Sheet;
 use App\Planning\SheetDates;
+use App\Planning\TeamsOnSheet;
 use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Overlap\BoardBuilder;
 use Syndex\Core\Overlap\Busy;
@@ -45,7 +46,7 @@ final readonly class PlanBoard
 
     private const SKIPPED_NAMED = 5;
 
-    public function __construct(private Occupancy $occupancy, private Absences $absences, private Clocks $clocks, private Hours $hours, private SeriesView $seriesView, private Grammar $grammar) {}
+    public function __construct(private Occupancy $occupancy, private Absences $absences, private CalendarBusy $calendars, private Clocks $clocks, private Hours $hours, private TeamsOnSheet $teams, private ViewerClock $clock, private SeriesView $seriesView, private Grammar $grammar) {}
 
     /**
      * @param  int  $shiftMinutes  the bar was let go so far from where it was
@@ -80,6 +81,8 @@ final readonly class PlanBoard
             'zone' => $anchor->id,
             'zoneCity' => PlaceName::of($anchor->id),
             'away' => $this->away($sheet, $dates),
+            'teams' => $this->teams->of($sheet->attendees),
+            'calendars' => $this->age(array_column($sheet->attendees, 'personId')),
             'anchors' => $this->anchors($plan, $people),
             'complete' => $dates->complete,
             'open' => $series->rule?->isOpen() ?? false,
@@ -119,6 +122,9 @@ final readonly class PlanBoard
         $people = Person::query()->with('journeys')->whereIn('id', $ids)->get()->keyBy('id');
         $windows = BoardBuilder::looksAt($plan);
         $busy = $this->occupancy->of($ids, $windows, $meetingId);
+        $calendars = $this->calendars->calendars($ids);
+        $elsewhere = $calendars === [] ? [] : $this->calendars->of(array_map(strval(...), array_keys($calendars)), $windows);
+        $known = $this->calendars->known($people, $calendars);
         $away = $this->absences->of($people, $windows);
         $participants = [];
         foreach ($sheet->attendees as $attendee) {
@@ -130,8 +136,8 @@ final readonly class PlanBoard
                     $person->id === $sheet->hostId,
                     $this->clocks->of($person),
                     $this->hours->of($person),
-                    $person->kind === PersonKind::Colleague,
-                    self::inOrder($busy[$person->id] ?? [], $away[$person->id] ?? []),
+                    $known[$person->id],
+                    self::inOrder($busy[$person->id] ?? [], [...$away[$person->id] ?? [], ...$elsewhere[$person->id] ?? []]),
                 );
             }
         }
@@ -153,6 +159,17 @@ final readonly class PlanBoard
         usort($all, static fn(Busy $a, Busy $b): int => $a->interval->start <=> $b->interval->start);
 
         return $all;
+    }
+
+    /**
+     * @param  list<string>  $ids
+     * @return array{count: int, oldestLocal: ?string, failing: list<string>, stale: list<string>}
+     */
+    private function age(array $ids): array
+    {
+        $age = CalendarBusy::age($this->calendars->calendars($ids));
+
+        return ['count' => $age['count'], 'oldestLocal' => $this->clock->local($age['oldest']), 'failing' => $age['failing'], 'stale' => $age['stale']];
     }
 
     /**

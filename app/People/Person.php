@@ -37,6 +37,8 @@ use Syndex\Core\Time\WorkingHours;
  * @property ?CarbonImmutable $left_at
  * @property Collection<int, Journey> $journeys those that are not over
  * @property ?self $standIn
+ * @property ?Calendar $calendar
+ * @property Collection<int, Team> $teams
  * @property ?Account $account
  * @property CarbonImmutable $created_at
  */
@@ -69,6 +71,12 @@ final class Person extends Model
     public function standIn(): BelongsTo
     {
         return $this->belongsTo(self::class, 'stand_in_id');
+    }
+
+    /** @return HasOne<Calendar, $this> */
+    public function calendar(): HasOne
+    {
+        return $this->hasOne(Calendar::class);
     }
 
     /** @return BelongsToMany<Team, $this> */

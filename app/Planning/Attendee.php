@@ -15,6 +15,7 @@ use Syndex\Core\ICalendar\AttendeeRole;
  * @property string $person_id
  * @property int $position
  * @property AttendeeRole $role
+ * @property ?string $team_id as which they were asked
  * @property string $partstat
  * @property Person $person
  */

@@ -205,7 +205,7 @@ final readonly class ChangeOf
     {
         $there = array_values($to->agenda()->get()->map(static fn(AgendaItem $i): int => $i->id)->all());
         KeepRows::agenda($to, array_values($from->agenda->values()->map(static fn(AgendaItem $i, int $at): array => ['id' => $there[$at] ?? null, 'title' => $i->title, 'minutes' => $i->minutes, 'speaker' => $i->speaker])->all()));
-        KeepRows::attendees($to, array_values($from->attendees->map(static fn(Attendee $a): array => ['personId' => $a->person_id, 'role' => $a->role])->all()));
+        KeepRows::attendees($to, array_values($from->attendees->map(static fn(Attendee $a): array => ['personId' => $a->person_id, 'role' => $a->role, ...(array_key_exists('team_id', $a->getAttributes()) ? ['teamId' => $a->team_id] : [])])->all()));
         KeepRows::dates($to, array_values($from->dates->map(static fn(OwnDate $d): SheetDate => $d->asked())->all()));
     }
 }

@@ -15,6 +15,9 @@ final class EarlierPeopleController
 {
     private const MEETINGS = 3;
 
+    /** Larger ones are asked as a team. */
+    private const MOST_PEOPLE = 200;
+
     public function __invoke(Request $request): JsonResponse
     {
         $request->validate(['q' => ['required', 'string', 'max:200'], 'not' => ['nullable', 'string', 'max:26']]);
@@ -27,7 +30,7 @@ final class EarlierPeopleController
             $query->whereIn('id', DB::table('meeting_words')->select('meeting_id')->where('word', 'like', $beginning));
         }
         // Of meetings that bear one title, the latest.
-        $found = $query->with('attendees.person')->orderByDesc('shown_at')->orderByDesc('id')->limit(self::MEETINGS * 4)->get()->unique('title')->take(self::MEETINGS);
+        $found = $query->withCount('attendees')->orderByDesc('shown_at')->orderByDesc('id')->limit(self::MEETINGS * 4)->get()->where('attendees_count', '<=', self::MOST_PEOPLE)->unique('title')->take(self::MEETINGS)->load('attendees.person');
 
         return new JsonResponse(array_values($found->map(static fn(Meeting $m): array => [
             'id' => $m->id,

@@ -25,7 +25,7 @@ final class KeepRows
         $meeting->unsetRelation('agenda');
     }
 
-    /** @param list<array{personId: string, role: AttendeeRole}> $attendees in order */
+    /** @param list<array{personId: string, role: AttendeeRole, teamId?: ?string}> $attendees in order; where no team is said, it stays */
     public static function attendees(Meeting $meeting, array $attendees): void
     {
         $there = $meeting->attendees()->lockForUpdate()->get()->keyBy('person_id');
@@ -33,12 +33,14 @@ final class KeepRows
         foreach ($attendees as $position => $attendee) {
             $row = $there->pull($attendee['personId']);
             if ($row === null) {
-                $new[] = ['meeting_id' => $meeting->id, 'person_id' => $attendee['personId'], 'position' => $position, 'role' => $attendee['role']->value];
+                $new[] = ['meeting_id' => $meeting->id, 'person_id' => $attendee['personId'], 'position' => $position, 'role' => $attendee['role']->value, 'team_id' => $attendee['teamId'] ?? null];
             } else {
-                $row->update(['position' => $position, 'role' => $attendee['role']]);
+                $row->update(['position' => $position, 'role' => $attendee['role'], ...(array_key_exists('teamId', $attendee) ? ['team_id' => $attendee['teamId']] : [])]);
             }
         }
-        Attendee::query()->insert($new);
+        foreach (array_chunk($new, 1000) as $rows) {
+            Attendee::query()->insert($rows);
+        }
         Attendee::query()->whereIn('id', $there->pluck('id'))->delete();
         $meeting->unsetRelation('attendees');
     }

@@ -6,6 +6,7 @@ namespace App\Planning;
 
 use App\People\Account;
 use App\People\Person;
+use App\People\Teams;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -26,13 +27,15 @@ final readonly class MeetingController
         return new JsonResponse($list($account, $request->words(), $request->which(), $request->integer('page', 1)));
     }
 
-    public function store(Request $request, StartDraft $startDraft): JsonResponse
+    public function store(Request $request, StartDraft $startDraft, Teams $teams): JsonResponse
     {
-        $request->validate(['from' => ['nullable', 'string', 'max:26', 'exists:meetings,id'], 'with' => ['sometimes', 'array', 'list', 'max:' . SheetLimits::PEOPLE], 'with.*' => ['required', 'string', 'max:26', 'distinct:strict']]);
+        $request->validate(['from' => ['nullable', 'string', 'max:26', 'exists:meetings,id'], 'team' => ['sometimes', 'string', 'max:26', 'exists:teams,id'], 'with' => ['sometimes', 'array', 'list', 'max:500'], 'with.*' => ['required', 'string', 'max:26']]);
         /** @var Account $account */
         $account = $request->user();
         $from = $request->input('from');
-        $meeting = is_string($from) ? $startDraft->copyOf(Meeting::query()->findOrFail($from), $account) : $startDraft->blank($account, array_values(Person::query()->whereIn('id', (array) $request->input('with', []))->whereNull('left_at')->orderBy('list_key')->get()->all()));
+        $team = $request->input('team');
+        $with = Person::query()->whereNull('left_at')->orderBy('list_key')->when(is_string($team), fn($q) => $q->whereIn('id', $teams->people((string) $team)), fn($q) => $q->whereIn('id', (array) $request->input('with', [])));
+        $meeting = is_string($from) ? $startDraft->copyOf(Meeting::query()->findOrFail($from), $account) : $startDraft->blank($account, array_values($with->get()->all()), is_string($team) ? $team : null);
 
         return new JsonResponse($this->view->of($meeting->refresh()), 201);
     }

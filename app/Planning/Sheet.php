@@ -15,7 +15,7 @@ final readonly class Sheet
     /**
      * @param  list<array{id: ?int, title: string, minutes: ?int, speaker: ?string}>  $agenda  with the id of an item that is there already
      * @param  list<array{label: string, url: string}>  $links
-     * @param  list<array{personId: string, role: AttendeeRole}>  $attendees
+     * @param  list<array{personId: string, role: AttendeeRole, teamId?: ?string}>  $attendees  with the team as which they are asked
      * @param  Series  $series  as asked for: its start may not be on the rule yet
      * @param  list<SheetDate>  $own  dates that have something of their own
      * @param  bool  $manyAgreed  whether it may have more dates than most would mean

@@ -19,7 +19,7 @@ final class SheetLimits
 
     public const ADDRESS = 2000;
 
-    public const PEOPLE = 500;
+    public const PEOPLE = 10_000;
 
     public const OWN_DATES = 200;
 

@@ -20,7 +20,7 @@ final readonly class SheetOfMeeting
             $meeting->purpose ?? '',
             array_values($meeting->agenda->map(static fn(AgendaItem $i): array => ['id' => $i->id, 'title' => $i->title, 'minutes' => $i->minutes, 'speaker' => $i->speaker])->all()),
             $meeting->links,
-            array_values($meeting->attendees->map(static fn(Attendee $a): array => ['personId' => $a->person_id, 'role' => $a->role])->all()),
+            array_values($meeting->attendees->map(static fn(Attendee $a): array => ['personId' => $a->person_id, 'role' => $a->role, 'teamId' => $a->team_id])->all()),
             $meeting->host_id,
             $this->series->of($meeting),
             $this->zones->zone($meeting->zone),

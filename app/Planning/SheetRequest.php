@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\People\Person;
+use App\People\Team;
 use Illuminate\Validation\Rule;
 use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Time\ZoneData;
@@ -33,9 +34,6 @@ class SheetRequest extends SeriesRequest
             'links.*.label' => ['present', 'nullable', 'string', 'max:200'],
             'links.*.url' => ['required', 'string', 'max:' . SheetLimits::ADDRESS, 'url:http,https'],
             'attendees' => ['present', 'array', 'list', 'max:' . SheetLimits::PEOPLE],
-            'attendees.*' => ['array'],
-            'attendees.*.personId' => ['required', 'string', 'max:26', 'distinct:strict'],
-            'attendees.*.role' => ['required', 'string', Rule::enum(AttendeeRole::class)->only([AttendeeRole::Required, AttendeeRole::Optional])],
             'hostId' => ['present', 'nullable', 'string', 'max:26'],
             'joinMode' => ['required', 'string', Rule::enum(JoinMode::class)],
             'place' => ['present', 'nullable', 'string', 'max:' . SheetLimits::PLACE],
@@ -66,8 +64,6 @@ class SheetRequest extends SeriesRequest
             'own.*.title' => ['present', 'nullable', 'string', 'max:' . SheetLimits::TITLE],
             'own.*.place' => ['present', 'nullable', 'string', 'max:' . SheetLimits::PLACE],
             'own.*.people' => ['present', 'nullable', 'array', 'list', 'max:' . SheetLimits::PEOPLE],
-            'own.*.people.*.personId' => ['required', 'string', 'max:26'],
-            'own.*.people.*.role' => ['required', 'string', Rule::enum(AttendeeRole::class)->only([AttendeeRole::Required, AttendeeRole::Optional])],
         ];
     }
 
@@ -147,19 +143,39 @@ class SheetRequest extends SeriesRequest
         return $items;
     }
 
-    /** @return list<array{personId: string, role: AttendeeRole}> */
+    /**
+     * Looked at in one pass: the rules of the framework ask a list of thousands for each field of each of them.
+     *
+     * @return list<array{personId: string, role: AttendeeRole, teamId: ?string}>
+     */
     private function people(string $field): array
     {
-        // Whoever is named twice is asked once.
-        $asked = array_values(array_column((array) $this->input($field), null, 'personId'));
-        $known = Person::query()->whereIn('id', array_column($asked, 'personId'))->pluck('id')->all();
-        foreach ($asked as $at => $attendee) {
-            if (!in_array($attendee['personId'], $known, true)) {
+        $asked = [];
+        foreach (array_values((array) $this->input($field)) as $at => $attendee) {
+            $id = is_array($attendee) ? $attendee['personId'] ?? null : null;
+            $role = is_array($attendee) && is_string($attendee['role'] ?? null) ? AttendeeRole::tryFrom($attendee['role']) : null;
+            $team = is_array($attendee) ? $attendee['teamId'] ?? null : null;
+            if (!is_string($id) || strlen($id) > 26 || isset($asked[$id])) {
+                $this->fail("$field.$at.personId", __(is_string($id) && isset($asked[$id]) ? 'planning.asked_twice' : 'planning.unknown_person'));
+            }
+            if ($role !== AttendeeRole::Required && $role !== AttendeeRole::Optional) {
+                $this->fail("$field.$at.role", __('planning.unknown_role'));
+            }
+            if ($team !== null && (!is_string($team) || strlen($team) > 26)) {
+                $this->fail("$field.$at.teamId", __('planning.unknown_team'));
+            }
+            $asked[$id] = ['personId' => $id, 'role' => $role, 'teamId' => $team];
+        }
+        $known = Person::query()->whereIn('id', array_map(strval(...), array_keys($asked)))->pluck('id')->flip();
+        $teams = Team::query()->whereIn('id', array_unique(array_filter(array_column($asked, 'teamId'))))->pluck('id')->flip();
+        foreach (array_values($asked) as $at => $attendee) {
+            if (!$known->has($attendee['personId'])) {
                 $this->fail("$field.$at.personId", __('planning.unknown_person'));
             }
         }
 
-        return array_map(static fn(array $a): array => ['personId' => $a['personId'], 'role' => AttendeeRole::from($a['role'])], $asked);
+        // A team that was dissolved meanwhile is no reason to refuse its people.
+        return array_map(static fn(array $a): array => [...$a, 'teamId' => $a['teamId'] !== null && $teams->has($a['teamId']) ? $a['teamId'] : null], array_values($asked));
     }
 
     /** The host is one of the attendees. */

@@ -35,6 +35,7 @@ final readonly class SheetView
                 'person' => (new PersonResource($a->person))->toArray($request),
                 'role' => $a->role->value,
                 'partstat' => $a->partstat,
+                'teamId' => $a->team_id,
             ])->all(),
             'hostId' => $meeting->host_id,
             'zone' => $meeting->zone,

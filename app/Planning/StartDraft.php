@@ -26,8 +26,11 @@ final readonly class StartDraft
 
     public function __construct(private ZoneData $zones, private MeetingSeries $series) {}
 
-    /** @param list<Person> $with whom it is for, beside the coordinator */
-    public function blank(Account $coordinator, array $with = []): Meeting
+    /**
+     * @param list<Person> $with whom it is for, beside the coordinator
+     * @param ?string $teamId the team as which they are asked
+     */
+    public function blank(Account $coordinator, array $with = [], ?string $teamId = null): Meeting
     {
         $person = $coordinator->person;
         $zone = $this->zones->zone($person->zone !== null && $this->zones->knows($person->zone) ? $person->zone : 'UTC');
@@ -37,7 +40,7 @@ final readonly class StartDraft
             'starts_local' => WallTime::ofSeconds($this->proposed($person, $zone))->format(),
             'zone' => $zone->id,
             'duration_minutes' => self::USUAL_MINUTES,
-        ], [['person' => $person, 'role' => AttendeeRole::Required], ...array_values(array_map(static fn(Person $p): array => ['person' => $p, 'role' => AttendeeRole::Required], array_filter($with, static fn(Person $p): bool => $p->id !== $person->id)))]));
+        ], [['person' => $person, 'role' => AttendeeRole::Required], ...array_values(array_map(static fn(Person $p): array => ['person' => $p, 'role' => AttendeeRole::Required, 'teamId' => $teamId], array_filter($with, static fn(Person $p): bool => $p->id !== $person->id)))]));
     }
 
     public function copyOf(Meeting $earlier, Account $coordinator): Meeting
@@ -63,7 +66,7 @@ final readonly class StartDraft
                 $meeting->agenda()->create(['position' => $item->position, 'title' => $item->title, 'minutes' => $item->minutes, 'speaker' => $item->speaker]);
             }
             foreach ($earlier->attendees as $attendee) {
-                $meeting->attendees()->create(['person_id' => $attendee->person_id, 'position' => $attendee->position, 'role' => $attendee->role]);
+                $meeting->attendees()->create(['person_id' => $attendee->person_id, 'position' => $attendee->position, 'role' => $attendee->role, 'team_id' => $attendee->team_id]);
             }
 
             return $meeting;
@@ -72,14 +75,12 @@ final readonly class StartDraft
 
     /**
      * @param  array<string, mixed>  $values  of the meeting
-     * @param  list<array{person: Person, role: AttendeeRole}>  $people
+     * @param  list<array{person: Person, role: AttendeeRole, teamId?: ?string}>  $people
      */
     public function with(Account $coordinator, array $values, array $people): Meeting
     {
         $meeting = $this->create($coordinator, $values);
-        foreach ($people as $position => ['person' => $person, 'role' => $role]) {
-            $meeting->attendees()->create(['person_id' => $person->id, 'position' => $position, 'role' => $role]);
-        }
+        KeepRows::attendees($meeting, array_map(static fn(array $p): array => ['personId' => $p['person']->id, 'role' => $p['role'], 'teamId' => $p['teamId'] ?? null], $people));
 
         return $meeting;
     }

@@ -10,20 +10,26 @@ use App\Invitations\Dispatch;
 use App\Invitations\SendMeeting;
 use App\People\Absence;
 use App\People\Account;
+use App\People\Calendar;
 use App\People\DemoPassword;
 use App\People\Journey;
 use App\People\Person;
 use App\People\PersonKind;
+use App\People\ReadCalendar;
 use App\People\Role;
 use App\People\SavePerson;
 use App\People\SearchKey;
+use App\People\SetCalendar;
 use App\People\Team;
 use App\Planning\GiveKit;
 use App\Planning\KeepMeeting;
 use App\Planning\Meeting;
+use App\Planning\Occurrence;
 use App\Planning\StartDraft;
 use Illuminate\Database\Seeder;
+use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Hash;
+use Illuminate\Support\Facades\Http;
 use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Recurrence\RuleParser;
 use Syndex\Core\Recurrence\Series;
@@ -50,11 +56,14 @@ final class DemoSeeder extends Seeder
         private readonly CallOffMeeting $callOff,
         private readonly ZoneData $zones,
         private readonly HouseRules $rules,
+        private readonly SetCalendar $setCalendar,
+        private readonly ReadCalendar $readCalendar,
     ) {}
 
     public function run(): void
     {
-        $this->rules->set(['organisation' => 'Sakura Seed Union']);
+        $calendars = (string) config('syndex.calendars.url');
+        $this->rules->set(['organisation' => 'Sakura Seed Union', 'feedHosts' => $calendars === '' ? [] : [(string) parse_url($calendars, PHP_URL_HOST) . ':' . parse_url($calendars, PHP_URL_PORT)]]);
         foreach (DemoPeople::colleagues() as [$name, $email, $zone, $language, $job, $hours]) {
             [$country, $region] = DemoPeople::countries()[$zone] ?? [null, null];
             ($this->savePerson)(new Person(), ['kind' => PersonKind::Colleague, 'name' => $name, 'email' => $email, 'zone' => $zone, 'country' => $country, 'region' => $region, 'language' => $language, 'job' => $job, 'hours' => $hours]);
@@ -67,9 +76,31 @@ final class DemoSeeder extends Seeder
         $this->account('joram.kiptui', Role::Administrator, []);
         $this->account('ines.varela', Role::Colleague, []);
         $this->account('lena.strand', Role::Coordinator, []);
+        foreach ($calendars === '' ? [] : DemoPeople::colleagues() as [, $email]) {
+            ($this->readCalendar)($this->setCalendar->feed($this->person($email), "$calendars/feeds/" . strstr($email, '@', true) . '.ics'));
+        }
         foreach (DemoMeetings::rows() as $row) {
             $this->meeting($row, $coordinator);
         }
+        if ($calendars !== '') {
+            $this->clash("$calendars/feeds/ines.varela.ics");
+        }
+    }
+
+    /** What somebody has comes to lie on a meeting of which they were told. */
+    private function clash(string $feed): void
+    {
+        $ines = $this->person('ines.varela' . self::DOMAIN);
+        $date = Occurrence::query()->whereIn('meeting_id', Meeting::query()->select('id')->where('title', 'Quarterly trials')->whereNull('changes_id'))->orderBy('starts_at')->first();
+        if ($date === null) {
+            return;
+        }
+        $start = $date->starts_at->addMinutes(15);
+        $event = "BEGIN:VEVENT\r\nUID:visit@calendars.example\r\nDTSTAMP:20260101T000000Z\r\nDTSTART:" . $start->format('Ymd\THis\Z') . "\r\nDTEND:" . $start->addHour()->format('Ymd\THis\Z') . "\r\nSUMMARY:Auditors\r\nEND:VEVENT\r\n";
+        Http::withBody(str_replace('END:VCALENDAR', $event . 'END:VCALENDAR', Http::get($feed)->throw()->body()), 'text/calendar')->put($feed)->throw();
+        Date::setTestNow(now()->addSeconds(2));
+        ($this->readCalendar)(Calendar::query()->where('person_id', $ines->id)->firstOrFail());
+        Date::setTestNow();
     }
 
     private function whereabouts(): void

@@ -5,6 +5,9 @@ declare(strict_types=1);
 return [
     'whole_days' => 'An all-day meeting lasts whole days.',
     'a_day_at_most' => 'A meeting can last at most 24 hours.',
+    'asked_twice' => 'Somebody is asked twice.',
+    'unknown_role' => 'Say whether they are required or optional.',
+    'unknown_team' => 'This team cannot be read.',
     'unknown_person' => 'One of the people is no longer in the directory. Remove them and add them again.',
     'unknown_zone' => 'This time zone is not known.',
     'out_of_calendar' => 'Dates can be from 1970 to 9999. Choose an earlier start, fewer dates, or a smaller move.',

@@ -30,6 +30,9 @@ final class CalendarReader
 
     private int $calendar = 0;
 
+    /** @var list<FreeBusyPeriod> */
+    private array $periods = [];
+
     private FileZones $zones;
 
     private bool $scanned = false;
@@ -76,6 +79,11 @@ final class CalendarReader
                         $event[] = $line;
                     }
                     break;
+                case 'line VFREEBUSY':
+                    if ($line?->name === 'FREEBUSY') {
+                        $this->takePeriods($line);
+                    }
+                    break;
                 case 'METHOD':
                     $this->takeMethod($line);
                     break;
@@ -93,6 +101,12 @@ final class CalendarReader
         if ($this->calendar === 0) {
             throw NotACalendar::found();
         }
+    }
+
+    /** @return list<FreeBusyPeriod> of its VFREEBUSY components, in the order of the file; known when the entries have been read */
+    public function periods(): array
+    {
+        return $this->periods;
     }
 
     /** METHOD of the first VCALENDAR, in capitals; known when the entries have been read. */
@@ -203,10 +217,23 @@ final class CalendarReader
     {
         return $open[0] === 'VCALENDAR' && match (count($open)) {
             1 => true,
-            2 => $open[1] === 'VEVENT' || $open[1] === 'VTIMEZONE',
+            2 => $open[1] === 'VEVENT' || $open[1] === 'VTIMEZONE' || $open[1] === 'VFREEBUSY',
             3 => $open[1] === 'VTIMEZONE' && ($open[2] === 'STANDARD' || $open[2] === 'DAYLIGHT'),
             default => false,
         };
+    }
+
+    private function takePeriods(PropertyLine $line): void
+    {
+        foreach (explode(',', $line->value) as $text) {
+            $this->work->spend(self::LINE);
+            $period = FreeBusyPeriod::parse($text, $line->parameters['FBTYPE'] ?? 'BUSY');
+            // One that cannot be read is passed over.
+            if ($period !== null) {
+                $this->work->hold(self::HELD);
+                $this->periods[] = $period;
+            }
+        }
     }
 
     private function takeMethod(?PropertyLine $line): void

@@ -100,13 +100,13 @@ final readonly class DateJudge
         );
     }
 
-    /** @return list<string> what the person has at that time */
+    /** @return list<Busy> what the person has at that time */
     private function clashes(Participant $person, Interval $slot): array
     {
-        return $person->taken->overlaps($slot) ? array_map(static fn(Busy $b): string => $b->label, $person->busyDuring($slot)) : [];
+        return $person->taken->overlaps($slot) ? $person->busyDuring($slot) : [];
     }
 
-    /** @param list<string> $clashes */
+    /** @param list<Busy> $clashes */
     private function standing(Participant $person, int $index, Light $light, array $clashes): Standing
     {
         $start = $this->plan->dates->starts[$index];
@@ -121,11 +121,25 @@ final readonly class DateJudge
                 default => WallTime::ofSeconds($person->zone->toWall($start))->format(),
             },
             $light,
-            $clashes,
+            array_map(static fn(Busy $b): string => $b->label, $clashes),
             $person->calendarKnown,
+            self::gravest($clashes),
             $this->plan->series->allDay || $light === Light::InHours || $person->zone === null ? null : $person->hours->holiday(Gregorian::floorDiv($person->zone->toWall($start), 86400)),
             $person->zone === null || $person->zone->idAt($start) === $person->zone->id ? null : PlaceName::of($person->zone->idAt($start)),
         );
+    }
+
+    /** @param list<Busy> $clashes */
+    private static function gravest(array $clashes): ?BusyKind
+    {
+        $kinds = array_map(static fn(Busy $b): BusyKind => $b->kind, $clashes);
+        foreach ([BusyKind::Away, BusyKind::Busy, BusyKind::Tentative] as $kind) {
+            if (in_array($kind, $kinds, true)) {
+                return $kind;
+            }
+        }
+
+        return null;
     }
 
     /** @return array{list<PlaceShift>, ?int} the places whose local time moved, and the anchor's own change of clocks */

@@ -11,6 +11,7 @@ final readonly class Standing
      * @param  ?string  $local  wall time at the start, "2026-12-09T01:30:00"; null when the place is unknown
      * @param  list<string>  $clashes  labels of what the person has at that time
      * @param  bool  $calendarKnown  whether no clash means free
+     * @param  ?BusyKind  $clash  what it is that they have: being away says more than being busy, and that more than perhaps
      * @param  ?string  $holiday  what the day is called, if that is why it has no hours
      * @param  ?string  $elsewhere  the place where somebody is who is not at home
      */
@@ -21,6 +22,7 @@ final readonly class Standing
         public Light $light,
         public array $clashes,
         public bool $calendarKnown,
+        public ?BusyKind $clash = null,
         public ?string $holiday = null,
         public ?string $elsewhere = null,
     ) {}

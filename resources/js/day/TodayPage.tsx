@@ -12,7 +12,7 @@ import { ErrorNote } from '../ui/ErrorNote';
 import { useTell } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { useNow } from '../lib/useNow';
-import { noteAway, noteMoves, todayQuery, type DayRow, type Need } from './today';
+import { noteAway, noteClash, noteMoves, todayQuery, type DayRow, type Need } from './today';
 
 /** Home: the day from top to bottom, and beside it what needs somebody. */
 export function TodayPage() {
@@ -262,6 +262,8 @@ function NeedText({ need }: { need: Need }) {
           </Link>
         </>
       );
+    case 'clash':
+      return <ClashSince need={need} />;
     case 'away':
       return <AwaySince need={need} />;
     case 'zone_data':
@@ -294,6 +296,33 @@ function useNoting(run: (noted: boolean) => Promise<void>) {
     onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
   });
   return note;
+}
+
+/** Somebody was told of a date, and their calendar came to say something else. */
+function ClashSince({ need }: { need: Extract<Need, { code: 'clash' }> }) {
+  const { t } = useTranslation();
+  const note = useNoting((noted) => noteClash(need.meetingId, need.personId, noted));
+  return (
+    <>
+      <p className="font-semibold">
+        {t('needs.clash', {
+          count: need.dates,
+          name: need.name,
+          kind: t(`needs.nowIs.${need.kind}`),
+          title: need.title || t('sheet.untitled'),
+          date: shortDate(need.firstLocal),
+        })}
+      </p>
+      <p className="flex gap-4">
+        <Link className="changeable font-medium" to={`/meetings/${need.meetingId}`}>
+          {t('needs.openMeeting')}
+        </Link>
+        <Button look="quiet" disabled={note.isPending} onClick={() => note.mutate(true)}>
+          {t('needs.note')}
+        </Button>
+      </p>
+    </>
+  );
 }
 
 /** Somebody was told of a meeting and will be away from it. */

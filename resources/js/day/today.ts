@@ -50,6 +50,16 @@ const need = z.discriminatedUnion('code', [
     dates: z.number(),
     firstLocal: z.string(),
   }),
+  z.object({
+    code: z.literal('clash'),
+    meetingId: z.string(),
+    personId: z.string(),
+    title: z.string(),
+    name: z.string(),
+    kind: z.enum(['busy', 'tentative', 'away']),
+    dates: z.number(),
+    firstLocal: z.string(),
+  }),
   z.object({ code: z.literal('more_undelivered'), count: z.number() }),
   z.object({ code: z.literal('outbox_held'), waiting: z.number(), sinceLocal: z.string(), why: z.string() }),
   z.object({ code: z.enum(['draft', 'kept', 'change']), meetingId: z.string(), title: z.string(), updatedLocal: z.string() }),
@@ -75,6 +85,10 @@ export const todayQuery = (day: string) =>
     refetchInterval: 60_000,
     meta: { live: { topics: ['meeting', 'dispatch', 'outbox', 'today', 'person'] } satisfies Live },
   });
+
+/** That somebody has something else at a date is noted, or not after all. */
+export const noteClash = (meetingId: string, personId: string, noted: boolean): Promise<void> =>
+  send('POST', `meetings/${meetingId}/clashes/noted`, { personId, noted });
 
 /** That somebody will be away from a meeting is noted, or not after all. */
 export const noteAway = (meetingId: string, absenceId: number, noted: boolean): Promise<void> =>

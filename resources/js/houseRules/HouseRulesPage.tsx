@@ -112,6 +112,21 @@ function RulesInWords({ rules }: { rules: Rules }) {
       </Group>
       <Group title={t('rules.group.people')}>
         <p>
+          {t('rules.say.here')}{' '}
+          <ChoiceWord
+            label={t('rules.label.here')}
+            value={rules.plannedHereIsAll ? 'yes' : 'no'}
+            disabled={!mayChange}
+            choices={(['yes', 'no'] as const).map((one) => ({
+              value: one,
+              name: t(`rules.here.${one}`),
+              means: t(`rules.here.${one}Text`),
+            }))}
+            take={(value) => set({ plannedHereIsAll: value === 'yes' })}
+          />
+          .
+        </p>
+        <p>
           {t('rules.say.largeTeam')} {number('largeTeam', 2, 100_000)} {t('rules.say.largeTeamAfter')}
         </p>
         <p>

@@ -6,6 +6,7 @@ const shape = z.object({
   organisation: z.string(),
   organizer: z.enum(['meeting', 'host']),
   holidays: z.boolean(),
+  plannedHereIsAll: z.boolean(),
   pauseMinutes: z.number(),
   largeTeam: z.number(),
   forgetGuestsMonths: z.nullable(z.number()),

@@ -1,6 +1,8 @@
 import { createContext, lazy, Suspense, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
+import { useNavigate } from 'react-router';
 import { isMail } from './mailFiles';
+import { isPeople } from './peopleFiles';
 
 const MailDialog = lazy(async () => ({ default: (await import('./MailDialog')).MailDialog }));
 const ImportDialog = lazy(async () => ({ default: (await import('./ImportDialog')).ImportDialog }));
@@ -16,6 +18,12 @@ export function ImportArea({ plans, children }: { plans: boolean; children: Reac
   const [file, setFile] = useState<File | null>(null);
   const [over, setOver] = useState(false);
   const input = useRef<HTMLInputElement>(null);
+  const navigate = useNavigate();
+  const take = useRef((file: File | null) => setFile(file));
+  useEffect(() => {
+    // A list of people has a page of its own.
+    take.current = (one) => (one && isPeople(one) ? void navigate('/people/import', { state: { file: one } }) : setFile(one));
+  }, [navigate]);
 
   useEffect(() => {
     if (!plans) {
@@ -37,7 +45,7 @@ export function ImportArea({ plans, children }: { plans: boolean; children: Reac
       if (holdsFiles(event)) {
         event.preventDefault();
         setOver(false);
-        setFile(event.dataTransfer?.files[0] ?? null);
+        take.current(event.dataTransfer?.files[0] ?? null);
       }
     };
     window.addEventListener('dragover', drag);

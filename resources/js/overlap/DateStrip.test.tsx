@@ -10,7 +10,7 @@ const date = (index: number, busy = false): DateState => ({
   required: 3,
   free: busy ? 2 : 3,
   unknown: 0,
-  troubles: busy ? [{ id: 'x', required: true, light: 'in_hours', clashes: ['Stock taking'] }] : [],
+  troubles: busy ? [{ id: 'x', required: true, light: 'in_hours', clashes: ['Stock taking'], clash: 'busy' }] : [],
   shifts: [],
   anchorShift: null,
 });

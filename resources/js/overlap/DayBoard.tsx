@@ -216,7 +216,7 @@ export function DayBoard({
                 <td>{one.local === null ? t('board.noClock') : `${weekday(one.local)} ${clock(one.local)}`}</td>
                 <td>
                   {one.clashes.length > 0
-                    ? `${t('light.busy')}: ${one.clashes.join(', ')}`
+                    ? `${t(`light.${one.clash ?? 'busy'}`)}: ${one.clashes.join(', ')}`
                     : (one.holiday ?? t(`${one.calendarKnown ? 'free' : 'unsure'}.${one.light}`))}
                 </td>
               </tr>

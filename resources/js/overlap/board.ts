@@ -6,12 +6,15 @@ const segment = z.pipe(
 );
 const mark = z.object({ at: z.number(), label: z.string() });
 const light = z.enum(['in_hours', 'before_hours', 'after_hours', 'between_hours', 'day_off', 'night', 'unknown']);
+const clashKind = z.enum(['busy', 'away', 'tentative']);
 const standing = z.object({
   id: z.string(),
   required: z.boolean(),
   local: z.nullable(z.string()),
   light,
   clashes: z.array(z.string()),
+  /** What it is that they have. */
+  clash: z.nullish(clashKind),
   /** What the day is called that would have hours. */
   holiday: z.nullish(z.string()),
   /** Where somebody is who is not at home. */
@@ -48,7 +51,7 @@ const dateState = z.object({
   free: z.number(),
   unknown: z.number(),
   /** Place in the list of people, light, what they have at that time. */
-  troubles: z.array(z.tuple([z.number(), light, z.array(z.string())])),
+  troubles: z.array(z.tuple([z.number(), light, z.array(z.string()), z.nullish(clashKind)])),
   shifts: z.array(shift),
   anchorShift: z.nullable(z.number()),
 });
@@ -105,11 +108,12 @@ export const drawnShape = z.pipe(
     const named = (states: z.infer<typeof dateState>[]) =>
       states.map(({ troubles, ...state }) => ({
         ...state,
-        troubles: troubles.map(([at, light, clashes]) => ({
+        troubles: troubles.map(([at, light, clashes, clash]) => ({
           id: people[at] ?? '',
           required: required.get(people[at] ?? '') ?? false,
           light,
           clashes,
+          clash,
         })),
       }));
     const own = named(dates);

@@ -27,7 +27,7 @@ export function dateWords(
   if (needed.length > 0) {
     all.push(
       needed.length === 1 && needed[0]
-        ? t('date.busy', { name: first(people, needed[0].id) })
+        ? t(`date.${needed[0].clash ?? 'busy'}`, { name: first(people, needed[0].id) })
         : t('date.busyCount', { count: needed.length }),
     );
   }
@@ -51,8 +51,10 @@ export function dateWords(
 
 /** What a flag says beside the clock: the worst that is known of the pane's people. */
 export function lightWord(t: TFunction, standings: Standing[]): string {
-  if (standings.some((standing) => standing.clashes.length > 0)) {
-    return t('light.busy');
+  for (const clash of ['away', 'busy', 'tentative'] as const) {
+    if (standings.some((standing) => standing.clashes.length > 0 && (standing.clash ?? 'busy') === clash)) {
+      return t(`light.${clash}`);
+    }
   }
   for (const light of ['night', 'day_off', 'before_hours', 'after_hours', 'between_hours'] as const) {
     const found = standings.filter((standing) => standing.light === light);
@@ -69,7 +71,7 @@ export function spoken(t: TFunction, standings: Standing[], people: People, anch
     .filter((standing) => standing.clashes.length > 0 || isOff(standing))
     .map(
       (standing) =>
-        `${first(people, standing.id)} ${standing.clashes.length > 0 ? t('light.busy') : (standing.holiday ?? t(`light.${standing.light}`))}`,
+        `${first(people, standing.id)} ${standing.clashes.length > 0 ? t(`light.${standing.clash ?? 'busy'}`) : (standing.holiday ?? t(`light.${standing.light}`))}`,
     );
   return [`${anchorClock} ${anchorCity}`, ...troubles].join('; ');
 }

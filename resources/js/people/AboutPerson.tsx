@@ -3,7 +3,7 @@ import { useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { ApiError } from '../lib/api';
-import { shortDate } from '../lib/time';
+import { dayMonth, shortDate } from '../lib/time';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { Popover } from '../ui/Popover';
@@ -12,6 +12,8 @@ import { ZonePicker } from '../ui/ZonePicker';
 import { daysText } from './AbsencesPage';
 import { absencesQuery } from './absences';
 import { hoursAsTyped, HoursFields, hoursInWords, readHours, unreadableDays } from './HoursFields';
+import { CalendarPart } from './CalendarPart';
+import { Part } from './Part';
 import { addJourney, removeJourney, type Journey, type PersonPage } from './person';
 import { called, type Person } from './people';
 import { usePersonChange } from './usePersonChange';
@@ -42,6 +44,7 @@ export function AboutPerson({ person, choose, edit }: AboutProps) {
       {person.kind === 'colleague' && <JourneysPart person={person} />}
       {person.kind === 'colleague' && <AwayPart person={person} />}
       {person.kind === 'colleague' && <StandInPart person={person} choose={choose} />}
+      <CalendarPart person={person} />
       {person.teams.length > 0 && (
         <Part title={t('person.teams')}>
           <p>
@@ -57,15 +60,6 @@ export function AboutPerson({ person, choose, edit }: AboutProps) {
         </Part>
       )}
     </>
-  );
-}
-
-export function Part({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <section className="mb-4">
-      <h2 className="mb-0.5 text-note font-semibold text-muted">{title}</h2>
-      {children}
-    </section>
   );
 }
 
@@ -131,7 +125,9 @@ function HoursPart({ person }: { person: PersonPage }) {
 }
 
 const journeyDays = ({ fromOn, untilOn }: Journey) =>
-  fromOn === untilOn ? shortDate(`${fromOn}T00:00:00`) : `${shortDate(`${fromOn}T00:00:00`)} – ${shortDate(`${untilOn}T00:00:00`)}`;
+  fromOn === untilOn
+    ? shortDate(`${fromOn}T00:00:00`)
+    : `${dayMonth(`${fromOn}T00:00:00`)} – ${dayMonth(`${untilOn}T00:00:00`)} ${untilOn.slice(0, 4)}`;
 
 function JourneysPart({ person }: { person: PersonPage }) {
   const { t } = useTranslation();

@@ -13,6 +13,7 @@ import { useTell } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { Pager } from '../ui/Pager';
 import { called, peopleQuery, type ListedPerson } from './people';
+import { PeopleRooms } from './PeopleRooms';
 import { PersonDialog } from './PersonDialog';
 import { useSession } from './session';
 
@@ -29,6 +30,7 @@ export function PeoplePage() {
   return (
     <Page
       title={t('room.people')}
+      above={<PeopleRooms />}
       heading={data ? t('people.heading', { count: data.total }) : t('room.people')}
       aside={
         <Button look="main" onClick={() => setEditing(true)}>

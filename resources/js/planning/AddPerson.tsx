@@ -14,12 +14,16 @@ import {
   type AddressCheck,
   type Person,
 } from '../people/people';
+import { teamAsAsked, teamSuggestQuery, type ListedTeam, type TeamAsAsked } from '../people/teams';
+import { Button } from '../ui/Button';
+import { Dialog } from '../ui/Dialog';
 import { useOpenEntry } from './entries';
 
 export type AddPersonProps = {
   taken: string[];
-  add: (people: Person[]) => void;
-  /** Whether everybody of an earlier meeting is offered too. */
+  /** Who was found; and the team as which. */
+  add: (people: Person[], teamId?: string) => void;
+  /** Whether teams and everybody of an earlier meeting are offered too. */
   several?: boolean;
 };
 
@@ -27,6 +31,7 @@ type Choice =
   | { key: string; kind: 'person'; person: Person }
   | { key: string; kind: 'address'; address: string; corrected: boolean }
   | { key: string; kind: 'meeting'; title: string; people: Person[] }
+  | { key: string; kind: 'team'; team: ListedTeam }
   | { key: string; kind: 'block'; addresses: string[]; left: number };
 
 const looksLikeAddress = (text: string) => /[@<]/.test(text);
@@ -47,6 +52,10 @@ export function AddPerson({ taken, add, several: offersMeetings = false }: AddPe
     ...earlierQuery(asked),
     enabled: offersMeetings && asked.length > 1 && !byAddress && !/[,;\n]/.test(asked),
   });
+  const { data: teams = [] } = useQuery({
+    ...teamSuggestQuery(asked),
+    enabled: offersMeetings && asked.length > 1 && !byAddress && !/[,;\n]/.test(asked),
+  });
   const { data: checks = [] } = useQuery({ ...addressQuery(asked), enabled: byAddress });
   const remember = useMutation({
     mutationFn: ({ addresses }: { addresses: string[]; rest: string }) => rememberGuests(addresses),
@@ -54,6 +63,12 @@ export function AddPerson({ taken, add, several: offersMeetings = false }: AddPe
       add(people);
       clear(rest);
     },
+  });
+
+  const [large, setLarge] = useState<TeamAsAsked | null>(null);
+  const team = useMutation({
+    mutationFn: (id: string) => teamAsAsked(id),
+    onSuccess: (found) => (found.isLarge ? setLarge(found) : add(found.people, found.id)),
   });
 
   const clear = (rest = '') => {
@@ -70,6 +85,7 @@ export function AddPerson({ taken, add, several: offersMeetings = false }: AddPe
   const odd = several ? checks.filter((one) => !isFine(one)) : [];
   const choices: Choice[] = [
     ...people.map((person): Choice => ({ key: person.id, kind: 'person', person })),
+    ...(fresh && offersMeetings && !byAddress ? teams.map((one): Choice => ({ key: one.id, kind: 'team', team: one })) : []),
     ...(fresh && offersMeetings && !byAddress
       ? earlier
           .map(({ id: key, title, people: all }): Choice => ({
@@ -87,6 +103,9 @@ export function AddPerson({ taken, add, several: offersMeetings = false }: AddPe
   const take = (choice: Choice | null) => {
     if (choice?.kind === 'person') {
       add([choice.person]);
+      clear();
+    } else if (choice?.kind === 'team') {
+      team.mutate(choice.team.id);
       clear();
     } else if (choice?.kind === 'meeting') {
       add(choice.people);
@@ -149,7 +168,8 @@ export function AddPerson({ taken, add, several: offersMeetings = false }: AddPe
     onSelectedItemChange: ({ selectedItem }) => take(selectedItem),
   });
   const problem = check ? (check.message ?? (check.problem === 'slip' ? t('add.slip') : null)) : null;
-  const failed = remember.error instanceof ApiError ? (Object.values(remember.error.errors)[0]?.[0] ?? remember.error.message) : null;
+  const error = remember.error ?? team.error;
+  const failed = error instanceof ApiError ? (Object.values(error.errors)[0]?.[0] ?? error.message) : null;
   const said = unfinished ? t('add.unfinished') : problem;
 
   return (
@@ -215,12 +235,47 @@ export function AddPerson({ taken, add, several: offersMeetings = false }: AddPe
           <p className="px-2.5 py-1.5 text-muted">{byAddress ? t('add.notYet') : found.length > 0 ? t('add.allIn') : t('add.none')}</p>
         )}
       </div>
+      {large && (
+        <LargeTeam
+          team={large}
+          close={() => setLarge(null)}
+          take={() => {
+            add(large.people, large.id);
+            setLarge(null);
+          }}
+        />
+      )}
       {failed && (
         <p role="alert" className="text-note font-semibold text-broken">
           {failed}
         </p>
       )}
     </div>
+  );
+}
+
+/** Asked before so many people are invited at once. */
+function LargeTeam({ team, take, close }: { team: TeamAsAsked; take: () => void; close: () => void }) {
+  const { t } = useTranslation();
+  const { last } = team;
+  return (
+    <Dialog
+      open
+      onOpenChange={close}
+      title={t('team.large', { name: team.name, count: team.people.length })}
+      description={
+        last
+          ? t('team.lastTime', { count: last.people, minutes: last.minutes, title: last.title || t('meetings.untitled') })
+          : t('team.noLast')
+      }
+    >
+      <div className="flex justify-end gap-3">
+        <Button onClick={close}>{t('team.notThem')}</Button>
+        <Button look="main" onClick={take}>
+          {t('team.addAll', { count: team.people.length })}
+        </Button>
+      </div>
+    </Dialog>
   );
 }
 
@@ -236,6 +291,14 @@ function ChoiceText({ choice }: { choice: Choice }) {
             .filter(Boolean)
             .join(', ')}
         </span>
+      </>
+    );
+  }
+  if (choice.kind === 'team') {
+    return (
+      <>
+        <span className="font-semibold">{choice.team.name}</span>{' '}
+        <span className="text-note text-muted">{t('add.team', { count: choice.team.all })}</span>
       </>
     );
   }

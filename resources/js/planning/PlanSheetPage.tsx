@@ -185,7 +185,15 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
         <div className="flex min-h-0 flex-1 flex-col md:flex-row">
           <div className="flex w-full shrink-0 flex-col gap-3 overflow-y-auto border-line bg-sheet px-5 py-3 md:w-[357px] md:border-r">
             <WhatSection sheet={sheet} change={change} />
-            <WhoSection sheet={sheet} change={change} standings={standings} showWeekday={weekdays.size > 1} away={planned?.away ?? []} />
+            <WhoSection
+              sheet={sheet}
+              change={change}
+              standings={standings}
+              showWeekday={weekdays.size > 1}
+              away={planned?.away ?? []}
+              teams={planned?.teams ?? []}
+              calendars={planned?.calendars ?? null}
+            />
             <JoinSection sheet={sheet} change={change} meeting={meeting} />
             <EntrySection sheet={sheet} change={change} />
           </div>

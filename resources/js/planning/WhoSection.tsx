@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import { useState, type ReactNode } from 'react';
-import { clock, weekday } from '../lib/time';
+import { clock, dayMonth, weekday } from '../lib/time';
 import { called, type Person } from '../people/people';
 import type { Standing } from '../overlap/board';
 import { Button } from '../ui/Button';
@@ -11,6 +11,8 @@ import { personShape } from '../people/people';
 import type { Absence } from '../people/absences';
 import { AddPerson } from './AddPerson';
 import { AwayNote } from './AwayNote';
+import type { Planned } from './board';
+import { KeepAsTeam, TeamsOnSheet } from './TeamsOnSheet';
 import type { SectionProps } from './WhatSection';
 import type { Attendee } from './sheet';
 
@@ -23,7 +25,15 @@ export function WhoSection({
   standings,
   showWeekday,
   away,
-}: SectionProps & { standings: Standing[]; showWeekday: boolean; away: Absence[] }) {
+  teams,
+  calendars,
+}: SectionProps & {
+  standings: Standing[];
+  showWeekday: boolean;
+  away: Absence[];
+  teams: Planned['teams'];
+  calendars: Planned['calendars'] | null;
+}) {
   const { t } = useTranslation();
   const [all, setAll] = useState(false);
   const byId = new Map(standings.map((standing) => [standing.id, standing]));
@@ -31,17 +41,22 @@ export function WhoSection({
   const outside = sheet.attendees.filter((attendee) => attendee.person.kind === 'guest').length;
   const shown = all ? sheet.attendees : sheet.attendees.slice(0, SHOWN);
 
-  const add = (people: Person[]) =>
+  const add = (people: Person[], teamId?: string) =>
     change((now) => {
       const known = new Set(now.attendees.map((attendee) => attendee.person.id));
       const fresh = people.filter((person, index) => !known.has(person.id) && people.findIndex((one) => one.id === person.id) === index);
       return fresh.length === 0
         ? {}
         : {
-            attendees: [...now.attendees, ...fresh.map((person) => ({ person, role: 'required' as const }))],
+            attendees: [...now.attendees, ...fresh.map((person) => ({ person, role: 'required' as const, teamId: teamId ?? null }))],
             hostId: now.hostId ?? fresh[0]?.id ?? null,
           };
     });
+  const removeAll = (ids: string[]) =>
+    change((now) => ({
+      attendees: now.attendees.filter(({ person }) => !ids.includes(person.id)),
+      hostId: now.hostId !== null && ids.includes(now.hostId) ? null : now.hostId,
+    }));
   const set = (id: string, next: Partial<Attendee>) =>
     change((now) => ({ attendees: now.attendees.map((attendee) => (attendee.person.id === id ? { ...attendee, ...next } : attendee)) }));
 
@@ -51,6 +66,8 @@ export function WhoSection({
         <span className="font-semibold">{t('sheet.who')}</span>{' '}
         {t('sheet.whoCount', { required: count('required'), optional: count('optional'), outside })}
       </h2>
+      {calendars && calendars.count > 0 && <CalendarAge calendars={calendars} attendees={sheet.attendees} />}
+      <TeamsOnSheet teams={teams} attendees={sheet.attendees} add={add} remove={removeAll} />
       <ul>
         {shown.map((attendee) => (
           <AttendeeRow
@@ -106,8 +123,24 @@ export function WhoSection({
           ))}
         </select>
       )}
+      {sheet.attendees.length > 2 && <KeepAsTeam attendees={sheet.attendees} />}
       <AddPerson taken={sheet.attendees.map((attendee) => attendee.person.id)} add={add} several />
     </section>
+  );
+}
+
+/** How old it is what is known of what people have. */
+function CalendarAge({ calendars, attendees }: { calendars: Planned['calendars']; attendees: Attendee[] }) {
+  const { t } = useTranslation();
+  const stale = attendees.filter(({ person }) => calendars.stale.includes(person.id)).map(({ person }) => called(person));
+  return (
+    <p className="pb-1 text-note text-muted">
+      {calendars.oldestLocal &&
+        t('calendar.asOf', { at: `${dayMonth(calendars.oldestLocal)}, ${clock(calendars.oldestLocal)}`, count: calendars.count })}{' '}
+      {stale.length > 0 && (
+        <span className="text-odd">{t('calendar.stale', { names: stale.slice(0, 3).join(', ') + (stale.length > 3 ? ' …' : '') })}</span>
+      )}
+    </p>
   );
 }
 
@@ -162,7 +195,7 @@ function AttendeeRow({ attendee, host, standing, showWeekday, makeHost, setRole,
               className={`shrink-0 rounded px-1.5 ${night ? 'bg-[#33425c] text-note font-semibold text-white' : busy ? 'text-note font-semibold text-broken' : off ? 'text-note font-semibold text-odd' : standing?.local ? 'font-semibold' : 'text-note text-muted'}`}
             >
               {busy
-                ? `${local}, ${t('light.busy')}`
+                ? `${local}, ${t(`light.${standing?.clash ?? 'busy'}`)}`
                 : night || off
                   ? `${local}, ${standing.holiday ? t('light.holiday') : t(`light.${standing.light}`)}`
                   : local}

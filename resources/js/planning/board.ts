@@ -3,6 +3,7 @@ import * as z from 'zod/mini';
 import { sendJson } from '../lib/api';
 import type { Live } from '../lib/useLive';
 import { absenceShape } from '../people/absences';
+import { personShape } from '../people/people';
 import { anchorShape, drawnShape } from '../overlap/board';
 import { seriesShape } from './meetings';
 import { boardWire, type Sheet } from './sheet';
@@ -19,6 +20,12 @@ export const boardShape = z.object({
   zoneCity: z.string(),
   /** Who is away on some of the dates, and who covers. */
   away: z.array(absenceShape),
+  /** Teams that are asked: who is in them and is not, who is asked and is no longer in them. */
+  teams: z.array(
+    z.object({ id: z.string(), name: z.string(), size: z.number(), notAsked: z.array(personShape), left: z.array(z.string()) }),
+  ),
+  /** From how many calendars it is known what people have, how old the oldest reading is, and who could not be read. */
+  calendars: z.object({ count: z.number(), oldestLocal: z.nullable(z.string()), failing: z.array(z.string()), stale: z.array(z.string()) }),
   anchors: z.array(anchorShape),
   complete: z.boolean(),
   open: z.boolean(),
@@ -35,7 +42,7 @@ export const boardQuery = (meetingId: string, sheet: Sheet, index: number) => {
     placeholderData: keepPreviousData,
     staleTime: 20_000,
     retry: false,
-    meta: { live: { topics: ['meeting', 'person'] } satisfies Live },
+    meta: { live: { topics: ['meeting', 'person', 'team'] } satisfies Live },
   });
 };
 

@@ -101,7 +101,9 @@ export const meetingShape = z.object({
     z.object({ id: z.optional(z.number()), title: z.string(), minutes: z.nullable(z.number()), speaker: z.nullable(z.string()) }),
   ),
   links: z.array(z.object({ label: z.string(), url: z.string() })),
-  attendees: z.array(z.object({ person: personShape, role: z.enum(['required', 'optional']), partstat: z.string() })),
+  attendees: z.array(
+    z.object({ person: personShape, role: z.enum(['required', 'optional']), partstat: z.string(), teamId: z.nullish(z.string()) }),
+  ),
   hostId: z.nullable(z.string()),
   ...seriesShape.shape,
   /** Dates that have something of their own; null: as the series. */
@@ -232,5 +234,8 @@ export const beginChange = (id: string, beginning: Beginning = {}) => sendJson('
 
 /** A draft for whoever begins it and these people. */
 export const startMeetingWith = (people: string[]) => sendJson('POST', 'meetings', { with: people }, meetingShape);
+
+/** A draft for whoever begins it and everybody of a team. */
+export const startMeetingOfTeam = (team: string) => sendJson('POST', 'meetings', { team }, meetingShape);
 
 export const startMeeting = (from?: string) => sendJson('POST', 'meetings', from ? { from } : {}, meetingShape);

@@ -1,7 +1,10 @@
 import type { Person } from '../people/people';
 import type { EntryChoices, Meeting, Rule, Series } from './meetings';
 
-export type Attendee = { person: Person; role: 'required' | 'optional' };
+/** Somebody who is asked, and the team as which. */
+export type Attendee = { person: Person; role: 'required' | 'optional'; teamId?: string | null | undefined };
+
+const asked = ({ person, role, teamId }: Attendee) => ({ personId: person.id, role, ...(teamId ? { teamId } : {}) });
 export type AgendaItem = { key: string; title: string; minutes: number | null; speaker: string };
 export type Link = { key: string; label: string; url: string };
 
@@ -44,7 +47,7 @@ export function sheetOf(meeting: Meeting): Sheet {
     purpose: meeting.purpose,
     agenda: meeting.agenda.map((item) => ({ key: freshKey(), title: item.title, minutes: item.minutes, speaker: item.speaker ?? '' })),
     links: meeting.links.map((link) => ({ key: freshKey(), ...link })),
-    attendees: meeting.attendees.map(({ person, role }) => ({ person, role })),
+    attendees: meeting.attendees.map(({ person, role, teamId }) => ({ person, role, teamId })),
     hostId: meeting.hostId,
     startLocal: meeting.startLocal,
     zone: meeting.zone,
@@ -96,7 +99,7 @@ export function wire(sheet: Sheet, ids?: ReadonlyMap<string, number>): Record<st
       speaker,
     })),
     links: sheet.links.filter((link) => isUrl(link.url)).map(({ label, url }) => ({ label, url })),
-    attendees: sheet.attendees.map(({ person, role }) => ({ personId: person.id, role })),
+    attendees: sheet.attendees.map(asked),
     hostId: sheet.hostId,
     startLocal: sheet.startLocal,
     zone: sheet.zone,

@@ -5,7 +5,7 @@ import { ImportArea, useChooseFile } from '../imports/ImportArea';
 import { useLive } from '../lib/useLive';
 import type { Session } from '../people/session';
 import { isTyping } from '../people/useSheetKey';
-import { startMeeting, startMeetingWith } from '../planning/meetings';
+import { startMeeting, startMeetingOfTeam, startMeetingWith } from '../planning/meetings';
 import { Button } from '../ui/Button';
 import { Page } from '../ui/Page';
 import { Away } from './Away';
@@ -18,6 +18,7 @@ import {
   MeetingPage,
   MeetingsPage,
   Palette,
+  PeopleImportPage,
   PeoplePage,
   PersonPage,
   PlanSheetPage,
@@ -26,6 +27,8 @@ import {
   SentPage,
   SettingsDialog,
   ShiftsPage,
+  TeamPage,
+  TeamsPage,
   TodayPage,
 } from './pages';
 import { TopLine } from './TopLine';
@@ -38,6 +41,16 @@ function Person() {
     <PersonPage
       choose={(take, taken) => <FindPerson take={take} taken={taken} />}
       plan={(person) => void startMeetingWith([person.id]).then((meeting) => navigate(`/meetings/${meeting.id}/plan`))}
+    />
+  );
+}
+
+function Team() {
+  const navigate = useNavigate();
+  return (
+    <TeamPage
+      choose={(take, taken) => <FindPerson take={take} taken={taken} />}
+      plan={(team) => void startMeetingOfTeam(team).then((meeting) => navigate(`/meetings/${meeting.id}/plan`))}
     />
   );
 }
@@ -113,6 +126,9 @@ export function SignedIn({ session }: { session: Session }) {
                 <Route path="/meetings/:id/plan" element={<PlanSheetPage />} />
                 <Route path="/meetings/:id/read-back" element={<ReadBackPage />} />
                 <Route path="/meetings/:id/shifts" element={<ShiftsPage />} />
+                <Route path="/people/import" element={<PeopleImportPage />} />
+                <Route path="/people/teams" element={<TeamsPage />} />
+                <Route path="/people/teams/:id" element={<Team />} />
                 <Route path="/people/:id" element={<Person />} />
                 <Route path="/people/:id/away" element={<Absences />} />
                 <Route path="/people" element={<PeoplePage />} />

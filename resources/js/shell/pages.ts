@@ -9,6 +9,9 @@ export const ReadBackPage = lazy(async () => ({ default: (await import('../invit
 export const ShiftsPage = lazy(async () => ({ default: (await import('../overlap/ShiftsPage')).ShiftsPage }));
 export const PeoplePage = lazy(async () => ({ default: (await import('../people/PeoplePage')).PeoplePage }));
 export const PersonPage = lazy(async () => ({ default: (await import('../people/PersonPage')).PersonPage }));
+export const PeopleImportPage = lazy(async () => ({ default: (await import('../imports/PeopleImportPage')).PeopleImportPage }));
+export const TeamsPage = lazy(async () => ({ default: (await import('../people/TeamsPage')).TeamsPage }));
+export const TeamPage = lazy(async () => ({ default: (await import('../people/TeamPage')).TeamPage }));
 export const AbsencesPage = lazy(async () => ({ default: (await import('../people/AbsencesPage')).AbsencesPage }));
 export const FindPerson = lazy(async () => ({ default: (await import('../planning/FindPerson')).FindPerson }));
 export const SentPage = lazy(async () => ({ default: (await import('../invitations/SentPage')).SentPage }));

@@ -2,11 +2,13 @@
 
 declare(strict_types=1);
 
+use App\Import\PeopleImport;
 use App\Invitations\Dispatch;
 use App\Invitations\Step;
 use App\People\Absence;
 use App\People\Journey;
 use App\People\Role;
+use App\People\Team;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 use Illuminate\Support\Facades\Route;
@@ -74,6 +76,29 @@ $table = [
     'POST api/meetings/{sent}/tell/{person}' => [401, 403, 403, 200, 200],
     'POST api/meetings/{sent}/call-off' => [401, 403, 403, 200, 200],
     'POST api/meetings/{sent}/clock-moves' => [401, 403, 403, 204, 204],
+    'GET api/people/{person}/calendar' => [401, 404, 200, 200, 200],
+    'PUT api/people/{person}/calendar' => [401, 404, 422, 422, 422],
+    'POST api/people/{person}/calendar/file' => [401, 404, 422, 422, 422],
+    'POST api/people/{person}/calendar/read' => [401, 404, 404, 404, 404],
+    'PATCH api/people/{person}/calendar' => [401, 404, 422, 403, 403],
+    'DELETE api/people/{person}/calendar' => [401, 404, 204, 204, 204],
+    'GET api/people/export.csv' => [401, 403, 403, 200, 200],
+    'GET api/people/export.vcf' => [401, 403, 403, 200, 200],
+    'POST api/people-imports' => [401, 403, 403, 201, 201],
+    'GET api/people-imports/{import}' => [401, 403, 403, 200, 404],
+    'PUT api/people-imports/{import}' => [401, 403, 403, 422, 404],
+    'POST api/people-imports/{import}/start' => [401, 403, 403, 422, 404],
+    'GET api/people-imports/{import}/refused.csv' => [401, 403, 403, 200, 404],
+    'DELETE api/people-imports/{import}' => [401, 403, 403, 204, 404],
+    'POST api/meetings/{sent}/clashes/noted' => [401, 403, 403, 204, 204],
+    'GET api/teams' => [401, 403, 403, 200, 200],
+    'POST api/teams' => [401, 403, 403, 201, 201],
+    'GET api/teams/suggest' => [401, 403, 403, 200, 200],
+    'GET api/teams/{team}' => [401, 403, 403, 200, 200],
+    'PATCH api/teams/{team}' => [401, 403, 403, 200, 200],
+    'DELETE api/teams/{team}' => [401, 403, 403, 204, 204],
+    'POST api/teams/{team}/members' => [401, 403, 403, 200, 200],
+    'GET api/teams/{team}/as-asked' => [401, 403, 403, 200, 200],
     'GET api/places' => [401, 200, 200, 200, 200],
     'GET api/people/{person}/week' => [401, 404, 200, 200, 200],
     'POST api/people/{person}/journeys' => [401, 404, 422, 422, 422],
@@ -134,13 +159,15 @@ it('answers each according to who asks', function (string $route, int $who, int 
         '{sent}' => $meeting->id, '{draft}' => $meeting->id, '{person}' => $concerned->person_id, '{account}' => $concerned->id, '{page?}' => 'meetings',
         '{absence}' => str_contains($route, '{absence}') ? (string) Absence::query()->create(['person_id' => $concerned->person_id, 'from_on' => '2030-01-01', 'until_on' => '2030-01-02'])->id : '0',
         '{journey}' => str_contains($route, '{journey}') ? (string) Journey::query()->create(['person_id' => $concerned->person_id, 'zone' => 'Australia/Perth', 'from_on' => '2030-01-01', 'until_on' => '2030-01-02'])->id : '0',
+        '{team}' => str_contains($route, '{team}') ? Team::query()->create(['name' => 'Growers', 'name_key' => 'growers'])->id : '0',
+        '{import}' => str_contains($route, '{import}') ? PeopleImport::query()->create(['account_id' => $coordinator->id, 'name' => 'a.csv', 'kind' => 'csv', 'state' => 'looked', 'content' => base64_encode("name\nA\n"), 'mapping' => []])->id : '0',
         '{step}' => (string) (Step::query()->where('meeting_id', $meeting->id)->value('id') ?? 0),
         '{dispatch}' => (string) (Dispatch::query()->where('recipient', $concerned->email)->value('id') ?? 0),
     ]);
     $body = match (true) {
         str_starts_with($route, 'PUT api/meetings') => sheet($meeting),
         str_ends_with($route, '/send') => ['version' => $meeting->version],
-        str_ends_with($route, '/noted') => ['noted' => true],
+        str_ends_with($route, '/noted') => ['noted' => true, 'personId' => $concerned->person_id],
         str_ends_with($route, '/clock-moves') => ['noted' => true, 'zoneData' => '2099a'],
         $route === 'POST api/meetings/discard' => ['ids' => ['none']],
         $route === 'POST api/series' => sheet($meeting),
@@ -151,9 +178,10 @@ it('answers each according to who asks', function (string $route, int $who, int 
         $route === 'POST api/guests/check' => ['address' => 'new@orchard.example'],
         $route === 'POST api/guests' => ['addresses' => ['new@orchard.example']],
         $route === 'POST api/accounts' => ['personId' => $invited->id, 'role' => 'colleague'],
+        $route === 'POST api/teams' => ['name' => 'Growers'],
         default => [],
     };
-    if ($route === 'GET api/people/suggest') {
+    if (str_ends_with($route, '/suggest')) {
         $path .= '?q=';
     }
     if ($asker !== null) {

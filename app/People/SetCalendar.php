@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\People;
+
+use App\Failure\Decide;
+
+/** Says where somebody's busy times come from. What came from elsewhere before goes. */
+final readonly class SetCalendar
+{
+    public function __construct(private LayBusyTimes $lay) {}
+
+    /**
+     * A feed, read soon and from then on again and again. The same once more changes nothing.
+     *
+     * @throws FeedFailed if it is no address
+     */
+    public function feed(Person $person, string $url): Calendar
+    {
+        $url = Calendar::address($url);
+        [$host] = FeedAddress::parts($url);
+
+        return Decide::on(static function () use ($person, $url, $host): Calendar {
+            Person::query()->lockForUpdate()->findOrFail($person->id);
+            $calendar = Calendar::query()->where('person_id', $person->id)->first();
+            if ($calendar?->isAt($url) === true) {
+                return $calendar;
+            }
+            $shows = $calendar->shows_titles ?? false;
+            $calendar?->delete();
+            $made = Calendar::query()->create(['person_id' => $person->id, 'kind' => 'feed', 'url' => $url, 'url_hash' => Calendar::hashOf($url), 'label' => mb_substr($host, 0, 300), 'shows_titles' => $shows, 'state' => 'new', 'next_try_at' => now()->addMinutes(2)]);
+            ReadFeed::dispatch($made->id)->afterCommit();
+
+            return $made->refresh();
+        });
+    }
+
+    /**
+     * A file, read now and once.
+     *
+     * @throws FeedFailed if it is no calendar; then what was there stays
+     */
+    public function file(Person $person, string $name, string $octets): Calendar
+    {
+        return Decide::on(function () use ($person, $name, $octets): Calendar {
+            Person::query()->lockForUpdate()->findOrFail($person->id);
+            $there = Calendar::query()->where('person_id', $person->id)->first();
+            $shows = $there->shows_titles ?? false;
+            $there?->delete();
+            $calendar = Calendar::query()->create(['person_id' => $person->id, 'kind' => 'file', 'label' => mb_substr($name, 0, 300), 'shows_titles' => $shows, 'state' => 'ok', 'tried_at' => now(), 'read_at' => now(), 'laid_at' => now()])->refresh();
+            $calendar->update(['events' => ($this->lay)($calendar, $octets)]);
+
+            return $calendar;
+        });
+    }
+}

@@ -1,0 +1,95 @@
+import { useMutation } from '@tanstack/react-query';
+import { useTranslation } from 'react-i18next';
+import { ErrorNote } from '../ui/ErrorNote';
+import { FIELDS, mapPeople, type Looked, type Mapping, type PersonField } from './peopleFiles';
+
+/** The first rows of a file as it was read, and over each column what it holds. */
+export function ColumnTable({ looked, setLooked }: { looked: Looked; setLooked: (looked: Looked) => void }) {
+  const { t } = useTranslation();
+  const map = useMutation({
+    mutationFn: ({ mapping, hasHeading }: { mapping: Mapping; hasHeading: boolean }) => mapPeople(looked.id, mapping, hasHeading),
+    onSuccess: setLooked,
+  });
+  const fieldAt = (at: number): PersonField | '' => FIELDS.find((field) => looked.mapping[field] === at) ?? '';
+  const choose = (at: number, field: string) => {
+    const mapping: Mapping = {};
+    for (const one of FIELDS) {
+      const there = looked.mapping[one];
+      if (there !== undefined && there !== at && one !== field) {
+        mapping[one] = there;
+      }
+    }
+    map.mutate({ mapping: field === '' ? mapping : { ...mapping, [field]: at }, hasHeading: looked.hasHeading });
+  };
+  const rows = looked.columns[0]?.samples.length ?? 0;
+  return (
+    <>
+      {looked.kind === 'csv' && (
+        <p className="mb-2 flex flex-wrap items-baseline gap-x-6 gap-y-1">
+          <label className="flex items-baseline gap-2">
+            <input
+              type="checkbox"
+              checked={looked.hasHeading}
+              onChange={(event) => map.mutate({ mapping: looked.mapping, hasHeading: event.target.checked })}
+            />
+            {t('peopleFile.hasHeading')}
+          </label>
+          <span className="text-note text-muted">
+            {t('peopleFile.dialect', {
+              letters: looked.letters,
+              delimiter: looked.delimiter === '\t' ? t('peopleFile.tab') : looked.delimiter,
+            })}
+          </span>
+        </p>
+      )}
+      {map.error && <ErrorNote error={map.error} />}
+      <div
+        className="overflow-x-auto border-y border-line bg-sheet"
+        aria-busy={map.isPending}
+        role="region"
+        tabIndex={0}
+        aria-label={t('peopleFile.preview')}
+      >
+        <table className="text-left">
+          <thead>
+            <tr>
+              {looked.columns.map((column, at) => (
+                <th key={at} scope="col" className="min-w-36 border-r border-line px-2 py-1.5 align-bottom font-normal last:border-r-0">
+                  <span className="block truncate text-note text-muted">{column.heading || t('peopleFile.columnNo', { at: at + 1 })}</span>
+                  <select
+                    className="w-full rounded border border-muted bg-sheet px-1 py-1 font-semibold"
+                    aria-label={t('peopleFile.holds', { column: column.heading || at + 1 })}
+                    value={fieldAt(at)}
+                    disabled={looked.kind === 'vcard'}
+                    onChange={(event) => choose(at, event.target.value)}
+                  >
+                    <option value="">{t('peopleFile.ignored')}</option>
+                    {FIELDS.map((field) => (
+                      <option key={field} value={field}>
+                        {t(`peopleFile.field.${field}`)}
+                      </option>
+                    ))}
+                  </select>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {Array.from({ length: rows }, (_, row) => (
+              <tr key={row} className="border-t border-line">
+                {looked.columns.map((column, at) => (
+                  <td
+                    key={at}
+                    className={`max-w-64 truncate border-r border-line px-2 py-1 last:border-r-0 ${fieldAt(at) === '' ? 'text-muted' : ''}`}
+                  >
+                    {column.samples[row]}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </>
+  );
+}
