@@ -30,8 +30,10 @@ use App\People\Hours;
 use App\People\HttpCalendarSource;
 use App\People\OwnEvents;
 use App\People\PersonAddressChanged;
+use App\People\RecentlyMet;
 use App\Planning\LockedTitle;
 use App\Planning\NoticeClashes;
+use App\Planning\PeopleOfLastMeetings;
 use App\Planning\UidsOfMeetings;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Contracts\Encryption\Encrypter;
@@ -73,6 +75,7 @@ final class SyndexServiceProvider extends ServiceProvider
         $this->app->singleton(Grammar::class, English::class);
         $this->app->bind(AccountMail::class, WriteAccountMail::class);
         $this->app->bind(ComingUp::class, NextDate::class);
+        $this->app->bind(RecentlyMet::class, PeopleOfLastMeetings::class);
         $this->app->bind(OwnEvents::class, UidsOfMeetings::class);
         $this->app->bind(CalendarSource::class, static fn(Application $app): HttpCalendarSource => new HttpCalendarSource($app->make(HouseRules::class), (int) config('syndex.calendars.connect_seconds'), (int) config('syndex.calendars.seconds')));
         $this->app->bind(TitleOfRoom::class, LockedTitle::class);

@@ -131,6 +131,7 @@ $real_ip
     location = /icon.svg { add_header X-Content-Type-Options nosniff; }
     location ~ \.php\$ { return 404; }
     location / { include $run/app.conf; }
+    location ~ ^/api/meetings/[0-9a-z]+/files\$ { client_max_body_size 51m; include $run/app.conf; }
     location ^~ /api/people-imports { client_max_body_size 16m; include $run/app.conf; }
     location ~ ^/api/people/[0-9a-z]+/calendar/file\$ { client_max_body_size 21m; include $run/app.conf; }
     location ^~ /api/calendar-files { client_max_body_size 62m; include $run/app.conf; }

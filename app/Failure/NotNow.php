@@ -13,6 +13,31 @@ final class NotNow extends Refusal
         return new self('import_' . $state, 409, __('failures.import_' . $state));
     }
 
+    public static function notAGuest(): self
+    {
+        return new self('not_a_guest', 409, __('failures.not_a_guest'));
+    }
+
+    public static function askedAhead(int $meetings): self
+    {
+        return new self('asked_ahead', 409, __('failures.asked_ahead', ['count' => $meetings]), ['meetings' => $meetings]);
+    }
+
+    public static function nobodyToCoordinate(int $meetings): self
+    {
+        return new self('nobody_to_coordinate', 422, __('failures.nobody_to_coordinate', ['count' => $meetings]));
+    }
+
+    public static function nobodyToHost(int $meetings): self
+    {
+        return new self('nobody_to_host', 422, __('failures.nobody_to_host', ['count' => $meetings]));
+    }
+
+    public static function manyFiles(): self
+    {
+        return new self('many_files', 409, __('failures.many_files'));
+    }
+
     public static function locked(string $status): self
     {
         return new self('locked', 409, __('failures.locked_' . $status));

@@ -85,7 +85,15 @@ final class HouseRules
             }
         }
 
-        return [...$rules, 'open' => $open, 'mailDomain' => config('syndex.mail_domain')];
+        return [...$rules, 'open' => $open, 'forgotten' => $this->forgotten(), 'mailDomain' => config('syndex.mail_domain')];
+    }
+
+    /** @return array{count: int, lastAt: ?string} guests who were forgotten: how many, and when the last */
+    private function forgotten(): array
+    {
+        $last = DB::table('forgotten_people')->max('forgotten_at');
+
+        return ['count' => DB::table('forgotten_people')->count(), 'lastAt' => $last === null ? null : (string) $last];
     }
 
     /**

@@ -78,7 +78,7 @@ final readonly class DraftOfEvent
     {
         $people = [];
         $unusable = 0;
-        foreach (array_slice($event->people, 0, SheetLimits::PEOPLE) as ['person' => $named, 'isRequired' => $isRequired]) {
+        foreach (array_slice($event->people, 0, SheetLimits::PEOPLE_OF_A_FILE) as ['person' => $named, 'isRequired' => $isRequired]) {
             $address = MailAddress::check($named->email)->address;
             if ($address === null) {
                 $unusable++;
@@ -91,8 +91,8 @@ final readonly class DraftOfEvent
         if ($unusable > 0) {
             $notes[] = trans_choice('import.addresses', $unusable);
         }
-        if (count($event->people) > SheetLimits::PEOPLE) {
-            $notes[] = self::line('import.many_people', ['count' => SheetLimits::PEOPLE]);
+        if (count($event->people) > SheetLimits::PEOPLE_OF_A_FILE) {
+            $notes[] = self::line('import.many_people', ['count' => SheetLimits::PEOPLE_OF_A_FILE]);
         }
 
         return array_values($people);

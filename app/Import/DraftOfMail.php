@@ -45,7 +45,7 @@ final readonly class DraftOfMail
             $unusable = 0;
             foreach ($this->addresses($account, $mail, $unusable) as [$address, $name, $role]) {
                 $person = ($this->find)($address, $name);
-                if (!in_array($person->id, $known, true) && count($people) < SheetLimits::PEOPLE) {
+                if (!in_array($person->id, $known, true) && count($people) < SheetLimits::PEOPLE_OF_A_FILE) {
                     $known[] = $person->id;
                     $people[] = ['personId' => $person->id, 'role' => $role];
                 }

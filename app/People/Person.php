@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\People;
 
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -35,6 +34,7 @@ use Syndex\Core\Time\WorkingHours;
  * @property ?string $phone ITU-T E.164
  * @property ?string $stand_in_id who usually covers
  * @property ?CarbonImmutable $left_at
+ * @property ?CarbonImmutable $forgotten_at
  * @property Collection<int, Journey> $journeys those that are not over
  * @property ?self $standIn
  * @property ?Calendar $calendar
@@ -52,7 +52,7 @@ final class Person extends Model
 
     protected function casts(): array
     {
-        return ['kind' => PersonKind::class, 'hours' => 'array', 'keeps_holidays' => 'boolean', 'left_at' => 'immutable_datetime'];
+        return ['kind' => PersonKind::class, 'hours' => 'array', 'keeps_holidays' => 'boolean', 'left_at' => 'immutable_datetime', 'forgotten_at' => 'immutable_datetime'];
     }
 
     /** @return HasOne<Account, $this> */
@@ -95,17 +95,5 @@ final class Person extends Model
     public function workingHours(): WorkingHours
     {
         return $this->hours === null ? WorkingHours::usual() : WorkingHours::of($this->hours);
-    }
-
-    /**
-     * Every word typed begins a word of the name or the address, accents aside.
-     *
-     * @param  Builder<self>  $query
-     */
-    public function scopeMatching(Builder $query, string $typed): void
-    {
-        foreach (SearchKey::beginnings($typed) as $beginning) {
-            $query->whereIn('id', FindWords::people($beginning));
-        }
     }
 }

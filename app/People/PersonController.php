@@ -16,19 +16,16 @@ final readonly class PersonController
 
     private const SUGGESTIONS = 8;
 
-    public function __construct(private SavePerson $save, private ChangePerson $change, private ZoneData $zones, private Live $live, private PersonPage $page) {}
+    public function __construct(private SavePerson $save, private ChangePerson $change, private ZoneData $zones, private Live $live, private PersonPage $page, private FindPeople $find) {}
 
     /** The directory, a page at a time. */
     public function index(Request $request): JsonResponse
     {
         $request->validate(['q' => ['nullable', 'string', 'max:200'], 'kind' => ['nullable', 'in:colleague,guest'], 'page' => ['nullable', 'integer', 'min:1', 'max:100000']]);
         // The page is found in the index alone; only its rows are read.
-        $found = Person::query()->select('id')->matching($request->string('q')->toString())
-            ->when($request->filled('kind'), fn($q) => $q->where('kind', $request->string('kind')->toString()))
-            ->orderBy('list_key')->orderBy('id')
-            ->paginate(self::PER_PAGE, page: $request->integer('page', 1));
+        $found = FindWords::listed($request->string('q')->toString(), PersonKind::tryFrom($request->string('kind')->toString()))->paginate(self::PER_PAGE, page: $request->integer('page', 1));
 
-        $people = Person::query()->with('account')->whereIn('id', array_map(static fn(Person $p): string => $p->id, $found->items()))->get()->sortBy([['list_key', 'asc'], ['id', 'asc']]);
+        $people = Person::query()->with('account')->whereIn('id', array_map(static fn(\stdClass $row): string => (string) $row->id, $found->items()))->get()->sortBy([['list_key', 'asc'], ['id', 'asc']]);
 
         return new JsonResponse([
             'people' => array_map(static fn(Person $p): array => [
@@ -41,14 +38,13 @@ final readonly class PersonController
         ]);
     }
 
-    /** The few who match what is being typed: colleagues first; to whoever does not plan, colleagues only. */
+    /** The few who may be meant by what is being typed, the best guess first; to whoever does not plan, colleagues only. */
     public function suggest(Request $request): JsonResponse
     {
         $request->validate(['q' => ['present', 'nullable', 'string', 'max:200']]);
-        $typed = $request->string('q')->toString();
         /** @var Account $account */
         $account = $request->user();
-        $found = Person::query()->whereIn('id', FindWords::firstPeople($typed, self::SUGGESTIONS))->when(!$account->role->plans(), static fn($q) => $q->where('kind', PersonKind::Colleague))->get()->sortBy([['list_key', 'asc'], ['id', 'asc']])->values();
+        $found = ($this->find)($account, $request->string('q')->toString(), self::SUGGESTIONS);
 
         return new JsonResponse($found->map(static fn(Person $p): array => (new PersonResource($p))->toArray($request))->all());
     }

@@ -18,10 +18,28 @@ final class SearchKey
         return preg_split('/[^a-z0-9@_+]+/', $plain === false || $plain === null ? mb_strtolower($text) : $plain, -1, PREG_SPLIT_NO_EMPTY) ?: [];
     }
 
-    /** @return list<string> what a person is found by: each word of the name and of the address, and the parts of the latter around its @ */
+    /** @return list<string> what a person is found by: each word of the name and of the address, the parts of the latter around its @, and initials */
     public static function parts(?string $name, string $email): array
     {
-        return self::distinct(($name ?? '') . ' ' . $email . ' ' . str_replace('@', ' ', $email));
+        return array_values(array_unique([...self::distinct(($name ?? '') . ' ' . $email . ' ' . str_replace('@', ' ', $email)), ...self::initials($name)]));
+    }
+
+    /** @return list<string> of all the words of a name, and of its first and last */
+    public static function initials(?string $name): array
+    {
+        $words = self::words($name ?? '');
+        if (count($words) < 2) {
+            return [];
+        }
+        $letters = array_map(static fn(string $w): string => $w[0], $words);
+
+        return array_values(array_unique([implode('', array_slice($letters, 0, 8)), $letters[0] . $letters[count($letters) - 1]]));
+    }
+
+    /** The one line in which any part of a name or an address is looked for: each word after a space. */
+    public static function line(?string $name, string $email): string
+    {
+        return ' ' . substr(implode(' ', self::parts($name, $email)), 0, 398);
     }
 
     /** @return list<string> */

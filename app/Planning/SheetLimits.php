@@ -21,6 +21,9 @@ final class SheetLimits
 
     public const PEOPLE = 10_000;
 
+    /** Who come from a file or a mail: each is found or remembered one by one. */
+    public const PEOPLE_OF_A_FILE = 500;
+
     public const OWN_DATES = 200;
 
     public const RULE = 2000;

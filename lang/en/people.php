@@ -46,5 +46,6 @@ return [
     'team_taken' => 'There is a team of that name already.',
     'team_ring' => 'A team cannot lie within itself.',
     'team_deep' => 'Teams cannot be nested deeper than this.',
+    'hand_to' => 'Choose a colleague who is with us, other than themselves.',
     'own_stand_in' => 'Somebody else must stand in.',
 ];

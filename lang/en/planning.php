@@ -5,6 +5,8 @@ declare(strict_types=1);
 return [
     'whole_days' => 'An all-day meeting lasts whole days.',
     'a_day_at_most' => 'A meeting can last at most 24 hours.',
+    'file_empty' => 'This file is empty. Nothing was changed.',
+    'file_large' => 'This file is too large: :mb MB at most. Nothing was changed.',
     'asked_twice' => 'Somebody is asked twice.',
     'unknown_role' => 'Say whether they are required or optional.',
     'unknown_team' => 'This team cannot be read.',

@@ -22,6 +22,7 @@ function crowd(): void
     }
     DB::table('people')->insert($people);
     DB::table('person_words')->insert($words);
+    DB::table('person_search')->insert(array_map(static fn(array $w): array => ['person_id' => $w['person_id'], 'text' => ' ' . $w['word'], 'list_key' => $w['list_key']], $words));
     $meetings = $attendees = $occurrences = [];
     $coordinator = DB::table('accounts')->value('id');
     for ($i = 0; $i < 1500; $i++) {
@@ -37,7 +38,7 @@ function crowd(): void
             DB::table($table)->insert($chunk);
         }
     }
-    DB::statement('analyze table people, person_words, meetings, meeting_words, attendees, occurrences, dispatches, accounts');
+    DB::statement('analyze table people, person_words, person_search, meetings, meeting_words, attendees, occurrences, dispatches, accounts');
 }
 
 it('reads no whole table for a list', function (): void {
@@ -62,14 +63,14 @@ it('reads no whole table for a list', function (): void {
         }
         foreach ($queries as [$sql, $bindings]) {
             foreach (DB::select("explain $sql", DB::connection()->prepareBindings($bindings)) as $step) {
-                // What is derived on the way, and tables of a few rows, are read as they are.
-                if ($step->type === 'ALL' && $step->table !== null && $step->table[0] !== '<' && (int) $step->rows > 50) {
+                // What is derived on the way, tables of a few rows, and the narrow one in which any part of a name is found, are read as they are.
+                if ($step->table !== 'person_search' && $step->type === 'ALL' && $step->table !== null && $step->table[0] !== '<' && (int) $step->rows > 50) {
                     $found[] = "$step->table: $sql";
                 }
             }
         }
     } finally {
-        foreach (['dispatches', 'meeting_snapshots', 'occurrences', 'attendees', 'meeting_words', 'meetings', 'accounts', 'person_words', 'people'] as $table) {
+        foreach (['dispatches', 'meeting_snapshots', 'occurrences', 'attendees', 'meeting_words', 'meetings', 'accounts', 'person_words', 'person_search', 'people'] as $table) {
             DB::table($table)->delete();
         }
         DB::beginTransaction();

@@ -28,7 +28,7 @@ final class BenchCommand extends Command
 
     private const SECONDS = 20;
 
-    private const LISTS = ['/api/today', '/api/meetings?which=ahead', '/api/meetings?q=kami', '/api/people', '/api/people?q=kami', '/api/people/suggest?q=wa', '/api/dispatches'];
+    private const LISTS = ['/api/today', '/api/meetings?which=ahead', '/api/meetings?q=kami', '/api/people', '/api/people?q=kami', '/api/people/suggest?q=wa', '/api/people/suggest?q=kam', '/api/people/suggest?q=lo+crow', '/api/dispatches'];
 
     protected $signature = 'bench:app';
 

@@ -30,17 +30,20 @@ final class LargeHouse
     {
         $ids = [];
         $people = $words = [];
+        $lines = [];
         for ($i = 0; $i < self::PEOPLE; $i++) {
             $ids[] = $id = Str::lower((string) Str::ulid());
             $name = $this->word($i) . ' ' . $this->word(intdiv($i, 7) + 3);
             $email = "p$i@crowd.example";
             $people[] = ['id' => $id, 'kind' => $i % 4 === 0 ? 'guest' : 'colleague', 'name' => $name, 'email' => $email, 'email_key' => $email, 'email_domain' => 'crowd.example', 'list_key' => $listed = SearchKey::listed($i % 4 === 0, $name, $email), 'zone' => self::ZONES[$i % 6]];
+            $lines[] = ['person_id' => $id, 'text' => SearchKey::line($name, $email), 'list_key' => $listed];
             foreach (SearchKey::parts($name, $email) as $word) {
                 $words[] = ['word' => $word, 'person_id' => $id, 'list_key' => $listed];
             }
         }
         $this->insert('people', $people);
         $this->insert('person_words', $words);
+        $this->insert('person_search', $lines);
         $coordinators = [$coordinatorId];
         for ($i = 1; $i < self::COORDINATORS; $i++) {
             $coordinators[] = Account::query()->create(['person_id' => $ids[4 * $i + 1], 'email' => "c$i@crowd.example", 'role' => Role::Coordinator, 'password' => null])->id;
@@ -71,7 +74,7 @@ final class LargeHouse
         $this->insert('meeting_words', $titles);
         $this->insert('attendees', array_values($attendees));
         $this->insert('occurrences', $occurrences);
-        DB::statement('analyze table people, person_words, meetings, meeting_words, attendees, occurrences');
+        DB::statement('analyze table people, person_words, person_search, meetings, meeting_words, attendees, occurrences');
     }
 
     /** A word that can be said, one of some 4,000. */

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
+import { shortDate } from '../lib/time';
 import { useSession } from '../people/session';
 import { Awaited } from '../ui/Awaited';
 import { ErrorNote } from '../ui/ErrorNote';
@@ -141,7 +142,12 @@ function RulesInWords({ rules }: { rules: Rules }) {
             disabled={!mayChange}
             take={(forgetGuestsMonths) => set({ forgetGuestsMonths })}
           />
-          . <span className="text-muted">{t('rules.means.forget')}</span>
+          .{' '}
+          <span className="text-muted">
+            {t('rules.means.forget')}{' '}
+            {rules.forgotten.lastAt &&
+              t('rules.means.forgotten', { count: rules.forgotten.count, on: shortDate(rules.forgotten.lastAt.replace(' ', 'T')) })}
+          </span>
         </p>
       </Group>
       <Group title={t('rules.group.outside')}>

@@ -12,12 +12,14 @@ const shape = z.object({
   forgetGuestsMonths: z.nullable(z.number()),
   feedHosts: z.array(z.string()),
   fileMegabytes: z.number(),
+  /** Guests who were forgotten so far. */
+  forgotten: z.object({ count: z.number(), lastAt: z.nullable(z.string()) }),
   /** Which of those that can be are left to whom they concern. */
   open: z.object({ holidays: z.boolean() }),
   mailDomain: z.string(),
 });
 export type Rules = z.infer<typeof shape>;
-export type RulesChange = Partial<Omit<Rules, 'mailDomain'>>;
+export type RulesChange = Partial<Omit<Rules, 'mailDomain' | 'forgotten'>>;
 
 export const rulesQuery = queryOptions({ queryKey: ['house-rules'], queryFn: ({ signal }) => getJson('house-rules', shape, signal) });
 

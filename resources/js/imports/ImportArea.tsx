@@ -1,7 +1,8 @@
 import { createContext, lazy, Suspense, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
-import { isMail } from './mailFiles';
+import { isInField } from '../people/useSheetKey';
+import { isMail, looksLikeMail } from './mailFiles';
 import { isPeople } from './peopleFiles';
 
 const MailDialog = lazy(async () => ({ default: (await import('./MailDialog')).MailDialog }));
@@ -48,10 +49,27 @@ export function ImportArea({ plans, children }: { plans: boolean; children: Reac
         take.current(event.dataTransfer?.files[0] ?? null);
       }
     };
+    // A mail copied as it is, headers and all, and pasted where nobody is typing.
+    const paste = (event: ClipboardEvent) => {
+      const text = event.clipboardData?.getData('text/plain') ?? '';
+      const dropped = event.clipboardData?.files[0];
+      if (isInField(event)) {
+        return;
+      }
+      if (dropped) {
+        event.preventDefault();
+        take.current(dropped);
+      } else if (looksLikeMail(text)) {
+        event.preventDefault();
+        take.current(new File([text], 'pasted.eml', { type: 'message/rfc822' }));
+      }
+    };
+    window.addEventListener('paste', paste);
     window.addEventListener('dragover', drag);
     window.addEventListener('dragleave', leave);
     window.addEventListener('drop', drop);
     return () => {
+      window.removeEventListener('paste', paste);
       window.removeEventListener('dragover', drag);
       window.removeEventListener('dragleave', leave);
       window.removeEventListener('drop', drop);

@@ -40,7 +40,7 @@ const state = (troubles: Standing[], rest: Partial<DateState> = {}): DateState =
   required: 2,
   free: 2,
   unknown: 0,
-  troubles,
+  troubles: troubles.map((one) => ({ ...one, clash: one.clash ?? null })),
   shifts: [],
   anchorShift: null,
   ...rest,

@@ -7,6 +7,7 @@ import { Button } from '../ui/Button';
 import { Page } from '../ui/Page';
 import { AboutPerson } from './AboutPerson';
 import { personQuery, weekQuery, type PersonPage as Person } from './person';
+import { Leaving } from './Leaving';
 import { PersonHeading } from './PersonHeading';
 import { PersonDialog } from './PersonDialog';
 import { MeetingsAhead, WeekOfLight } from './WeekOfLight';
@@ -85,9 +86,14 @@ function Shown({ person, choose, plan, more }: PersonPageProps & { person: Perso
           )}
         </p>
         {plans && (
-          <Button look="main" onClick={() => plan(person)}>
-            {t(person.own ? 'person.planOwn' : 'person.plan', { name: name.split(' ')[0] ?? name })}
-          </Button>
+          <p className="flex flex-wrap gap-3">
+            <Leaving person={person} choose={choose} />
+            {!person.left && (
+              <Button look="main" onClick={() => plan(person)}>
+                {t(person.own ? 'person.planOwn' : 'person.plan', { name: name.split(' ')[0] ?? name })}
+              </Button>
+            )}
+          </p>
         )}
       </footer>
       {editing && <PersonDialog person={person} close={() => setEditing(false)} />}

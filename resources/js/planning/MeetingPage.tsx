@@ -15,6 +15,7 @@ import { Page } from '../ui/Page';
 import { CallOffDialog } from './CallOffDialog';
 import { MeetingDates } from './MeetingDates';
 import { beginChange, datesQuery, meetingQuery, startMeeting, type Meeting } from './meetings';
+import { Files } from './Files';
 import { WaitingChange } from './WaitingChange';
 import { useCopying } from './useCopying';
 
@@ -120,6 +121,7 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
                 </a>
               </p>
             ))}
+            <Files meetingId={meeting.id} mayChange={plans} />
             {!meeting.purpose && meeting.agenda.length === 0 && <p className="text-muted">{t('meeting.noPurpose')}</p>}
           </section>
           <section aria-labelledby="how">

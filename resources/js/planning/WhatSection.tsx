@@ -2,12 +2,13 @@ import { useTranslation } from 'react-i18next';
 import { Button } from '../ui/Button';
 import { Agenda } from './Agenda';
 import { BARE } from './bare';
+import { Files } from './Files';
 import { freshKey, type Sheet } from './sheet';
 
 export type SectionProps = { sheet: Sheet; change: (next: Partial<Sheet> | ((now: Sheet) => Partial<Sheet>)) => void };
 
 /** What it is: purpose, agenda, links. */
-export function WhatSection({ sheet, change }: SectionProps) {
+export function WhatSection({ sheet, change, meetingId }: SectionProps & { meetingId: string }) {
   const { t } = useTranslation();
   return (
     <section aria-labelledby="what">
@@ -26,6 +27,7 @@ export function WhatSection({ sheet, change }: SectionProps) {
       />
       <Agenda sheet={sheet} change={change} />
       <Links sheet={sheet} change={change} />
+      <Files meetingId={meetingId} mayChange />
     </section>
   );
 }

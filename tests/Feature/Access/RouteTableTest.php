@@ -9,6 +9,7 @@ use App\People\Absence;
 use App\People\Journey;
 use App\People\Role;
 use App\People\Team;
+use App\Planning\MeetingFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 use Illuminate\Support\Facades\Route;
@@ -82,6 +83,16 @@ $table = [
     'POST api/people/{person}/calendar/read' => [401, 404, 404, 404, 404],
     'PATCH api/people/{person}/calendar' => [401, 404, 422, 403, 403],
     'DELETE api/people/{person}/calendar' => [401, 404, 204, 204, 204],
+    'POST api/people/{person}/merge' => [401, 403, 403, 422, 422],
+    'POST api/people/{person}/forget' => [401, 403, 403, 409, 409],
+    'GET api/people/{person}/hand-over' => [401, 403, 403, 200, 200],
+    'POST api/people/{person}/hand-over' => [401, 403, 403, 422, 422],
+    'POST api/people/{person}/back' => [401, 403, 403, 204, 204],
+    'GET api/meetings/{draft}/files' => [401, 404, 404, 200, 200],
+    'GET api/meetings/{sent}/files' => [401, 404, 200, 200, 200],
+    'GET api/meetings/{sent}/files/{file}' => [401, 404, 200, 200, 200],
+    'POST api/meetings/{draft}/files' => [401, 403, 403, 422, 422],
+    'DELETE api/meetings/{sent}/files/{file}' => [401, 403, 403, 204, 204],
     'GET api/people/export.csv' => [401, 403, 403, 200, 200],
     'GET api/people/export.vcf' => [401, 403, 403, 200, 200],
     'POST api/people-imports' => [401, 403, 403, 201, 201],
@@ -161,6 +172,7 @@ it('answers each according to who asks', function (string $route, int $who, int 
         '{journey}' => str_contains($route, '{journey}') ? (string) Journey::query()->create(['person_id' => $concerned->person_id, 'zone' => 'Australia/Perth', 'from_on' => '2030-01-01', 'until_on' => '2030-01-02'])->id : '0',
         '{team}' => str_contains($route, '{team}') ? Team::query()->create(['name' => 'Growers', 'name_key' => 'growers'])->id : '0',
         '{import}' => str_contains($route, '{import}') ? PeopleImport::query()->create(['account_id' => $coordinator->id, 'name' => 'a.csv', 'kind' => 'csv', 'state' => 'looked', 'content' => base64_encode("name\nA\n"), 'mapping' => []])->id : '0',
+        '{file}' => str_contains($route, '{file}') ? MeetingFile::query()->create(['meeting_id' => $meeting->id, 'name' => 'a', 'type' => 'text/plain', 'size' => 0, 'created_at' => now()])->id : '0',
         '{step}' => (string) (Step::query()->where('meeting_id', $meeting->id)->value('id') ?? 0),
         '{dispatch}' => (string) (Dispatch::query()->where('recipient', $concerned->email)->value('id') ?? 0),
     ]);

@@ -30,7 +30,7 @@ it('gives every clock, every clash and every night in one answer', function (): 
     expect(array_map(static fn($p) => $p['places'][0] ?? 'unknown', $answer['board']['day']['panes']))->toBe(['Lisbon', 'Nairobi', 'Auckland', 'unknown'])
         ->and(implode('', array_column($answer['sentence'], 'text')))->toBe('every Tuesday at 15:30 Nairobi time for 45 minutes, 4 times from 8 December 2026')
         ->and(array_column($answer['board']['dates'], 'free'))->toBe([3, 2, 3, 3])->and(array_column($answer['board']['dates'], 'unknown'))->toBe([1, 1, 1, 1])
-        ->and($answer['board']['dates'][1]['troubles'][0])->toBe([array_search($this->ines->id, $answer['board']['people'], true), 'in_hours', ['Stock taking']])
+        ->and($answer['board']['dates'][1]['troubles'][0])->toBe([array_search($this->ines->id, $answer['board']['people'], true), 'in_hours', ['Stock taking'], 'busy'])
         ->and($answer['board']['summary'])->toMatchArray(['required' => 4, 'unknown' => 1, 'dates' => 4, 'free' => 3, 'busy' => [['id' => $this->ines->id, 'dates' => 1]]])
         ->and(collect($answer['board']['day']['standings'])->firstWhere('id', $this->mere->id))->toMatchArray(['local' => '2026-12-09T01:30:00', 'light' => 'night']);
 });

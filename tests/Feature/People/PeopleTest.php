@@ -11,7 +11,7 @@ use function Tests\Feature\guest;
 
 beforeEach(fn() => $this->actingAs(account(Role::Coordinator)));
 
-it('suggests by the beginning of any word, accents aside, colleagues first', function (string $typed, array $names): void {
+it('suggests by any part of a name or an address, accents aside, colleagues first', function (string $typed, array $names): void {
     colleague('Inês Varela');
     colleague('Birte Aldenhoff');
     colleague('Ignacio Pehuén');
@@ -25,7 +25,9 @@ it('suggests by the beginning of any word, accents aside, colleagues first', fun
     'both, in any order' => ['vare in', ['Inês Varela']],
     'by address' => ['birte.ald', ['Birte Aldenhoff']],
     'accent at the end' => ['pehuen', ['Ignacio Pehuén']],
-    'the middle of a word' => ['arela', []],
+    'the middle of a word' => ['arela', ['Inês Varela']],
+    'initials' => ['iv', ['Inês Varela']],
+    'two letters within a word are nothing' => ['re', []],
     'wild cards are letters' => ['%', []],
 ]);
 
