@@ -9,6 +9,8 @@ use App\Live\Live;
 use App\People\FindOrRemember;
 use App\People\Person;
 use App\People\PersonKind;
+use App\People\ReadDueFeeds;
+use App\People\ReadFeed;
 use App\People\SavePerson;
 use App\People\SaveTeam;
 use App\People\SetCalendar;
@@ -48,6 +50,7 @@ final class ImportPeople implements ShouldQueue
             $sorted = SortedRows::of($rows)->rows;
             $total = count($sorted);
             $written = $teams = $refused = $changed = [];
+            $feeds = 0;
             $counts = ['new' => 0, 'changed' => 0, 'same' => 0, 'refused' => 0];
             foreach ($sorted as $at => ['row' => $row, 'state' => $state, 'changes' => $changes, 'personId' => $personId]) {
                 if ($at % self::TOLD_EVERY === 0) {
@@ -80,13 +83,17 @@ final class ImportPeople implements ShouldQueue
                     Person::query()->whereKey($id)->where('id', '!=', $standIn->id)->update(['stand_in_id' => $standIn->id]);
                 }
                 if ($row->calendar !== null) {
-                    $setCalendar->feed(Person::query()->findOrFail($id), $row->calendar);
+                    $setCalendar->feed(Person::query()->findOrFail($id), $row->calendar, false);
+                    $feeds++;
                 }
             }
             foreach ($teams as $teamId => $ids) {
                 foreach (array_chunk($ids, 1000) as $some) {
                     DB::table('team_members')->insertOrIgnore(array_map(static fn(string $id): array => ['team_id' => $teamId, 'person_id' => $id], $some));
                 }
+            }
+            if ($feeds > 0) {
+                ReadDueFeeds::dispatch()->onQueue(ReadFeed::QUEUE)->afterCommit();
             }
             ImportProgress::tell($this->importId, $total, $total);
             $import->update(['state' => 'done', 'content' => null, 'report' => ['counts' => $counts, 'refused' => $refused, 'changed' => $changed]]);

@@ -64,13 +64,15 @@ final readonly class ReadBack
      */
     private function people(array $states, int $dates): array
     {
-        $clashes = $nights = $off = [];
+        $clashes = $nights = $off = $holidays = [];
         foreach ($states as $state) {
             foreach ($state->troubles as $standing) {
                 if ($standing->clashes !== []) {
                     $clashes[$standing->id][] = ['on' => $state->wall, 'label' => implode(', ', array_unique($standing->clashes)), 'required' => $standing->required];
                 }
-                if ($standing->light === Light::Night) {
+                if ($standing->holiday !== null) {
+                    $holidays[$standing->id][] = ['on' => $state->wall, 'name' => $standing->holiday];
+                } elseif ($standing->light === Light::Night) {
                     $nights[$standing->id][] = self::clockOf($standing);
                 } elseif (!in_array($standing->light, [Light::InHours, Light::Unknown], true)) {
                     $off[$standing->id][] = self::clockOf($standing);
@@ -80,6 +82,9 @@ final readonly class ReadBack
         $odd = [];
         foreach ($clashes as $id => $list) {
             $odd[] = ['code' => 'clash', 'personId' => $id, 'dates' => $list, 'required' => $list[0]['required']];
+        }
+        foreach ($holidays as $id => $list) {
+            $odd[] = ['code' => 'holiday', 'personId' => $id, 'dates' => $list];
         }
         foreach (['night' => $nights, 'off_hours' => $off] as $code => $found) {
             foreach ($found as $id => $clocks) {

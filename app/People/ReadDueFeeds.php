@@ -13,7 +13,7 @@ final class ReadDueFeeds implements ShouldQueue
 {
     use Queueable;
 
-    private const MOST = 600;
+    private const MOST = 2500;
 
     /** One that is taken up and not read, since its worker died, is taken up again after so long. */
     private const AGAIN_MINUTES = 15;

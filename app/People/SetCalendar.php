@@ -14,14 +14,16 @@ final readonly class SetCalendar
     /**
      * A feed, read soon and from then on again and again. The same once more changes nothing.
      *
+     * @param bool $readNow of many at once those whose time has come are taken up together
+     *
      * @throws FeedFailed if it is no address
      */
-    public function feed(Person $person, string $url): Calendar
+    public function feed(Person $person, string $url, bool $readNow = true): Calendar
     {
         $url = Calendar::address($url);
         [$host] = FeedAddress::parts($url);
 
-        return Decide::on(static function () use ($person, $url, $host): Calendar {
+        return Decide::on(static function () use ($person, $url, $host, $readNow): Calendar {
             Person::query()->lockForUpdate()->findOrFail($person->id);
             $calendar = Calendar::query()->where('person_id', $person->id)->first();
             if ($calendar?->isAt($url) === true) {
@@ -29,8 +31,10 @@ final readonly class SetCalendar
             }
             $shows = $calendar->shows_titles ?? false;
             $calendar?->delete();
-            $made = Calendar::query()->create(['person_id' => $person->id, 'kind' => 'feed', 'url' => $url, 'url_hash' => Calendar::hashOf($url), 'label' => mb_substr($host, 0, 300), 'shows_titles' => $shows, 'state' => 'new', 'next_try_at' => now()->addMinutes(2)]);
-            ReadFeed::dispatch($made->id)->afterCommit();
+            $made = Calendar::query()->create(['person_id' => $person->id, 'kind' => 'feed', 'url' => $url, 'url_hash' => Calendar::hashOf($url), 'label' => mb_substr($host, 0, 300), 'shows_titles' => $shows, 'state' => 'new', 'next_try_at' => $readNow ? now()->addMinutes(15) : now()]);
+            if ($readNow) {
+                ReadFeed::dispatch($made->id)->afterCommit();
+            }
 
             return $made->refresh();
         });

@@ -37,7 +37,7 @@ final readonly class TeamOnSheetController
     /** The coordinator's last meeting with this team, else their last one. */
     private function last(Account $account, Team $team): ?Meeting
     {
-        $sent = Meeting::query()->where('coordinator_id', $account->id)->where('status', MeetingStatus::Sent)->whereNull('changes_id')->withCount('attendees')->orderByDesc('sent_at')->orderByDesc('id');
+        $sent = Meeting::query()->where('coordinator_id', $account->id)->where('status', MeetingStatus::Sent)->whereNull('changes_id')->where('all_day', false)->withCount('attendees')->orderByDesc('sent_at')->orderByDesc('id');
 
         return (clone $sent)->whereIn('id', Attendee::query()->select('meeting_id')->where('team_id', $team->id))->first() ?? $sent->first();
     }

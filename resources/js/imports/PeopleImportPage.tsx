@@ -7,6 +7,7 @@ import { PeopleRooms } from '../people/PeopleRooms';
 import { Button } from '../ui/Button';
 import { ErrorNote } from '../ui/ErrorNote';
 import { Page } from '../ui/Page';
+import { Progress } from '../ui/Progress';
 import { ColumnTable } from './ColumnTable';
 import { bringPeople, importState, isPeople, MOST, startImport, type ImportState, type Looked } from './peopleFiles';
 
@@ -180,12 +181,7 @@ function Taken({ id, again }: { id: string; again: () => void }) {
     return (
       <div className="max-w-xl" role="status">
         <p className="mb-2 font-semibold">{t('peopleFile.taking', { done: data?.done ?? 0, total: data?.total ?? 0 })}</p>
-        <progress
-          className="h-3 w-full accent-sun"
-          max={Math.max(1, data?.total ?? 1)}
-          value={data?.done ?? 0}
-          aria-label={t('peopleFile.progress')}
-        />
+        <Progress label={t('peopleFile.progress')} done={data?.done ?? 0} total={data?.total ?? 0} />
         <p className="mt-1 text-note text-muted">{t('peopleFile.leave')}</p>
       </div>
     );

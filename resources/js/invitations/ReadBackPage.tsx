@@ -284,6 +284,19 @@ function OddText({ odd, people }: { odd: Odd; people: Map<string, Person> }) {
           </p>
         </>
       );
+    case 'holiday':
+      return (
+        <p className="font-semibold">
+          {t('odd.holiday', {
+            name,
+            count: odd.dates.length,
+            names: odd.dates
+              .slice(0, 4)
+              .map((date) => `${date.name} (${dayMonth(date.on)})`)
+              .join(', '),
+          })}
+        </p>
+      );
     case 'no_pause':
       return (
         <>

@@ -18,4 +18,5 @@ export const MISSING_PLACES: Record<string, string> = {
   night: 'time',
   off_hours: 'time',
   no_pause: 'time',
+  holiday: 'time',
 };

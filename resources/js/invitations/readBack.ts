@@ -13,6 +13,7 @@ const odd = z.discriminatedUnion('code', [
     dates: z.array(z.object({ on: z.string(), label: z.string() })),
   }),
   z.object({ code: z.literal('night'), personId: z.string(), times: z.array(z.string()), count: z.number(), of: z.number() }),
+  z.object({ code: z.literal('holiday'), personId: z.string(), dates: z.array(z.object({ on: z.string(), name: z.string() })) }),
   z.object({ code: z.literal('no_pause'), personId: z.string(), minutes: z.number(), count: z.number(), of: z.number() }),
   z.object({ code: z.literal('off_hours'), personId: z.string(), times: z.array(z.string()), count: z.number(), of: z.number() }),
   z.object({ code: z.literal('agenda_longer'), minutes: z.number(), of: z.number() }),

@@ -29,6 +29,9 @@ const CLOSE = 720;
 /** Height of the panes' heads: place, offset, initials. */
 const HEAD = 'calc(1.25rem + 1rem + 0.125rem + 1.25rem)';
 
+/** More rows than these nobody reads out or prints. */
+const TABLED = 300;
+
 /** The daylight board of one date: time runs down, a pane a place, the meeting a bar through all of them. */
 export function DayBoard({
   day,
@@ -207,7 +210,7 @@ export function DayBoard({
           </tr>
         </thead>
         <tbody>
-          {day.standings.map((one) => {
+          {day.standings.slice(0, TABLED).map((one) => {
             const person = people.get(one.id);
             return (
               <tr key={one.id}>
@@ -222,6 +225,11 @@ export function DayBoard({
               </tr>
             );
           })}
+          {day.standings.length > TABLED && (
+            <tr>
+              <td colSpan={4}>{t('board.tableMore', { count: day.standings.length - TABLED })}</td>
+            </tr>
+          )}
         </tbody>
       </table>
     </div>

@@ -4,10 +4,27 @@ import type { DateState, Light, Standing } from './board';
 
 export type People = ReadonlyMap<string, Person>;
 
-const first = (people: People, id: string) => {
+const firstName = (person: Person) => person.name?.split(' ')[0] ?? called(person);
+
+/** How often each first name is there, counted once for each crowd. */
+const counted = new WeakMap<People, Map<string, number>>();
+
+/** Somebody by their first name, where nobody else on the sheet has it. */
+export function first(people: People, id: string): string {
   const person = people.get(id);
-  return person?.name?.split(' ')[0] ?? (person ? called(person) : '?');
-};
+  if (!person) {
+    return '?';
+  }
+  let names = counted.get(people);
+  if (!names) {
+    names = new Map();
+    for (const one of people.values()) {
+      names.set(firstName(one), (names.get(firstName(one)) ?? 0) + 1);
+    }
+    counted.set(people, names);
+  }
+  return (names.get(firstName(person)) ?? 0) > 1 ? called(person) : firstName(person);
+}
 
 export const isNight = (standing: { light: Light }) => standing.light === 'night';
 export const isOff = (standing: { light: Light }) => !['in_hours', 'unknown'].includes(standing.light);

@@ -1,6 +1,7 @@
 import { useTranslation } from 'react-i18next';
 import type { Fit, Summary } from '../overlap/board';
-import { called, type Person } from '../people/people';
+import { first } from '../overlap/words';
+import type { Person } from '../people/people';
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
@@ -21,7 +22,7 @@ export function SheetSummary({ summary, people, present, best }: SheetSummaryPro
   const { required, unknown, dates, free } = summary;
   const known = required - unknown;
   const all = (count: number) => ({ count, ...(count === 2 ? { context: 'both' } : {}) });
-  const name = (id: string) => people.get(id)?.name?.split(' ')[0] ?? called(people.get(id) ?? { name: null, email: '?' });
+  const name = (id: string) => first(people, id);
   if (best) {
     return (
       <>
@@ -30,6 +31,7 @@ export function SheetSummary({ summary, people, present, best }: SheetSummaryPro
       </>
     );
   }
+  const unnamed = Math.max(0, summary.busy.length - NAMED) + Math.max(0, summary.nights.length - NAMED);
   const said = [
     ...summary.busy.slice(0, NAMED).map(({ id, dates: count }) => t('summary.busy', { name: name(id), count })),
     ...summary.nights
@@ -37,6 +39,7 @@ export function SheetSummary({ summary, people, present, best }: SheetSummaryPro
       .map(({ id, dates: count }) =>
         count === dates ? t('summary.alwaysNight', { name: name(id) }) : t('summary.night', { name: name(id), count }),
       ),
+    ...(unnamed > 0 ? [t('summary.more', { count: unnamed })] : []),
     ...(unknown > 0 && known > 0 ? [t('summary.unknown', { count: unknown })] : []),
   ];
   return (

@@ -1,9 +1,12 @@
+import { useMutation } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
 import { useState, type ReactNode } from 'react';
 import { clock, dayMonth, weekday } from '../lib/time';
 import { called, type Person } from '../people/people';
 import type { Standing } from '../overlap/board';
 import { Button } from '../ui/Button';
+import { TextField } from '../ui/Field';
 import { Popover } from '../ui/Popover';
 import { ZonePicker } from '../ui/ZonePicker';
 import { sendJson } from '../lib/api';
@@ -156,6 +159,36 @@ type RowProps = {
   remove: () => void;
 };
 
+/** The name of a guest of whom only the address is known; once written it is remembered. */
+function GuestName({ person, named }: { person: Person; named: (person: Person) => void }) {
+  const { t } = useTranslation();
+  const [name, setName] = useState('');
+  const save = useMutation({
+    mutationFn: () => sendJson('PATCH', `people/${person.id}`, { name: name.trim() }, personShape),
+    onSuccess: named,
+  });
+  return (
+    <form
+      className="flex items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        save.mutate();
+      }}
+    >
+      <TextField
+        label={t('sheet.guestName')}
+        maxLength={200}
+        value={name}
+        error={save.error ? t('failure.unexpected') : undefined}
+        onChange={(event) => setName(event.target.value)}
+      />
+      <Button type="submit" disabled={name.trim() === '' || save.isPending}>
+        {t('action.keep')}
+      </Button>
+    </form>
+  );
+}
+
 function AttendeeRow({ attendee, host, standing, showWeekday, makeHost, setRole, setPerson, away, remove }: RowProps) {
   const { t } = useTranslation();
   const [open, setOpen] = useState(false);
@@ -192,7 +225,7 @@ function AttendeeRow({ attendee, host, standing, showWeekday, makeHost, setRole,
               <span className="font-semibold">{called(person)}</span> <span className="text-note text-muted">{place}</span>
             </span>
             <span
-              className={`shrink-0 rounded px-1.5 ${night ? 'bg-[#33425c] text-note font-semibold text-white' : busy ? 'text-note font-semibold text-broken' : off ? 'text-note font-semibold text-odd' : standing?.local ? 'font-semibold' : 'text-note text-muted'}`}
+              className={`shrink-0 rounded px-1.5 ${night ? 'bg-[#33425c] text-note font-semibold text-white' : busy ? `text-note font-semibold ${standing?.clash === 'tentative' ? 'text-odd' : 'text-broken'}` : off ? 'text-note font-semibold text-odd' : standing?.local ? 'font-semibold' : 'text-note text-muted'}`}
             >
               {busy
                 ? `${local}, ${t(`light.${standing?.clash ?? 'busy'}`)}`
@@ -206,10 +239,11 @@ function AttendeeRow({ attendee, host, standing, showWeekday, makeHost, setRole,
         <p className="font-semibold">
           {called(person)} <span className="block text-note font-normal text-muted">{person.email}</span>
         </p>
+        {person.kind === 'guest' && !person.name && <GuestName person={person} named={setPerson} />}
         {standing?.holiday && <p className="text-odd">{t('sheet.holiday', { name: standing.holiday })}</p>}
         {busy && <p className="text-broken">{t('sheet.busyWith', { what: standing?.clashes.join(', ') })}</p>}
         <p className="text-note text-muted">
-          {person.kind === 'guest' ? t('sheet.noCalendar') : ''}{' '}
+          {standing && !standing.calendarKnown ? t('sheet.noCalendar') : ''}{' '}
           {person.hoursAssumed ? t('sheet.hoursAssumed') : t('sheet.hours', { hours: hoursText(person) })}
         </p>
         {choosing ? (
@@ -238,6 +272,9 @@ function AttendeeRow({ attendee, host, standing, showWeekday, makeHost, setRole,
             <Button look="quiet" onClick={remove}>
               {t('sheet.remove')}
             </Button>
+            <Link className="changeable font-medium" to={`/people/${person.id}`}>
+              {t('sheet.toPerson')}
+            </Link>
           </div>
         )}
       </Popover>

@@ -133,7 +133,7 @@ describe('a feed', function (): void {
         Queue::assertPushed(ReadFeed::class, 1);
         (new ReadDueFeeds())->handle();
         Queue::assertPushed(ReadFeed::class, 1);
-        $this->travel(3)->minutes();
+        $this->travel(16)->minutes();
         (new ReadDueFeeds())->handle();
         (new ReadDueFeeds())->handle();
         Queue::assertPushed(ReadFeed::class, 2);

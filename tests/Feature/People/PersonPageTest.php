@@ -67,6 +67,11 @@ describe('holidays', function (): void {
         expect($standing('2027-06-07T05:00:00')['light'])->toBe('in_hours');
     });
 
+    it('are read back before a meeting is sent, by their names', function (): void {
+        $meeting = meeting($this->wanjiru, [$this->wanjiru->person, $this->corin], ['starts_local' => '2027-05-31 05:00:00', 'rrule' => 'FREQ=WEEKLY;COUNT=3']);
+        expect(collect($this->getJson("/api/meetings/$meeting->id/read-back")->json('odd'))->where('code', 'holiday')->values()->all())->toBe([['code' => 'holiday', 'personId' => $this->corin->id, 'dates' => [['on' => '2027-06-07T05:00:00', 'name' => 'Western Australia Day']]]]);
+    });
+
     it('are working days where the house says so, or the person where the house leaves it to them', function (bool $rule, bool $open, ?bool $own, string $light): void {
         app(HouseRules::class)->set(['holidays' => $rule], ['holidays' => $open]);
         $this->corin->update(['keeps_holidays' => $own]);
