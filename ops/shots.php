@@ -42,7 +42,6 @@ $take = static function (string $name, array $device = []) use ($chrome, $browse
 try {
     $browser->get($app);
     $wait('This is the demo');
-    $take('sign-in');
     $click("//button[@aria-label='Sign in as Wanjiru Achola']");
     $wait('Needs you');
     $take('today');
@@ -60,27 +59,6 @@ try {
     $click("//button[.='All dates']");
     $wait('side by side');
     $take('plan-dates');
-    $click("//button[starts-with(@aria-label, 'How often')]");
-    usleep(400_000);
-    $click("//button[.='More ways to repeat …']");
-    $wait('The next');
-    $set('Period', 'monthly');
-    $click("//fieldset[contains(., 'On weekdays')]//button[.='Mon']");
-    $set('Of these dates, only the', '-1');
-    $wait('last Monday');
-    usleep(600_000);
-    $take('plan-parts');
-    $click("//*[@role='dialog']//button[.='Cancel']");
-    $click("//button[.='Type it']");
-    usleep(400_000);
-    $take('plan-typed');
-    $visit('/meetings', 'coming up');
-    $browser->executeScript('const files = new DataTransfer(); files.items.add(new File([arguments[0]], "far-garden.ics")); window.dispatchEvent(new DragEvent("drop", { cancelable: true, dataTransfer: files }));', [
-        implode("\n", ['BEGIN:VCALENDAR', 'BEGIN:VEVENT', 'UID:1', 'SUMMARY:Spore exchange', 'DTSTART:20270112T090000Z', 'RRULE:FREQ=MONTHLY;COUNT=6', 'ATTENDEE:mailto:rosa@anden.example', 'END:VEVENT', 'BEGIN:VEVENT', 'UID:2', 'SUMMARY:Greenhouse tour', 'DTSTART:20270301T100000', 'a broken line', 'END:VEVENT', 'END:VCALENDAR']),
-    ]);
-    $wait('Which one opens');
-    $take('import');
-    $click("//*[@role='dialog']//button[.='Cancel']");
     $visit("$draft/read-back", 'Worth checking');
     $click("//button[.='Mere Tautari']");
     usleep(900_000);
@@ -133,6 +111,27 @@ try {
     $take('sent');
     $visit('/people', 'people in the directory');
     $take('people');
+    $click("//a[.='Corin Hale']");
+    $wait('A week in');
+    $take('person');
+    $visit('/people/import', 'Take a list of people');
+    $list = sys_get_temp_dir() . '/new-garden.csv';
+    file_put_contents($list, "Name;E-mail;City;Country;Working hours;Teams\nAmara Oduya;amara.oduya@savanna.example;Lagos;Nigeria;mon-fri 08:00-16:00;Growers > Savanna\nBjörn Halvors;bjorn.halvors@savanna.example;Oslo;Norway;mon-thu 08:00-12:00, 13:00-16:00;Growers\nChiyo Tanabe;chiyo.tanabe@savanna.example;Tokyo;Japan;;Records\nDemba Sall;;Dakar;Senegal;;\nElif Aksu;elif.aksu@savanna.example;Atlantis;;;\n");
+    $browser->findElement(WebDriverBy::xpath("//input[@type='file' and @aria-label='Choose a file']"))->sendKeys($list);
+    $wait('cannot be taken');
+    $take('people-import');
+    $visit('/house-rules', 'Public holidays of where');
+    $take('house-rules');
+    $visit('/people/teams', 'teams.');
+    $click("//a[.='All growers']");
+    $wait('In the team itself');
+    $click("//button[.='Plan a meeting with this team']");
+    $wait('A single meeting');
+    usleep(1_200_000);
+    $browser->executeScript('document.activeElement?.blur()');
+    $browser->getKeyboard()->sendKeys(Facebook\WebDriver\WebDriverKeys::ESCAPE);
+    $wait('required people');
+    $take('plan-many');
     $browser->get("$postRoom/?to=mere.tautari@sakura-seed.example");
     $browser->findElement(WebDriverBy::xpath("//a[contains(., 'Fern swap')]"))->click();
     usleep(900_000);

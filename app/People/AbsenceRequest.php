@@ -14,8 +14,7 @@ final class AbsenceRequest extends FormRequest
     public function rules(): array
     {
         return [
-            'fromOn' => ['required', 'date_format:Y-m-d', 'after:1970-01-01', 'before:9990-01-01'],
-            'untilOn' => ['required', 'date_format:Y-m-d', 'after_or_equal:fromOn', 'before:9990-01-01'],
+            ...DayRange::entry($this, '9990-01-01'),
             'standInId' => ['present', 'nullable', 'string', 'max:26', 'exists:people,id'],
             'note' => ['present', 'nullable', 'string', 'max:200'],
             'showsNote' => ['required', 'boolean'],

@@ -26,8 +26,7 @@ final readonly class JourneyController
         OwnOrPlans::check($request, $person);
         $given = $request->validate([
             'zone' => ['required', 'string', 'max:64'],
-            'fromOn' => ['required', 'date_format:Y-m-d', 'after:1970-01-01', 'before:2099-01-01'],
-            'untilOn' => ['required', 'date_format:Y-m-d', 'after_or_equal:fromOn', 'before:2099-01-01'],
+            ...DayRange::entry($request, '2099-01-01'),
         ]);
         if (!KnownZone::is((string) $given['zone'], $this->zones)) {
             throw ValidationException::withMessages(['zone' => __('planning.unknown_zone')]);

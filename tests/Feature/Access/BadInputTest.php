@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Import\PeopleImport;
 use App\People\Role;
+use App\People\Team;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
@@ -61,7 +63,9 @@ it('answers bad input with a clear refusal, field by field', function (string $m
     $this->actingAs($coordinator);
     $meeting = meeting($coordinator, [$coordinator->person, guest('rosa@anden.example')]);
     $body = $bodyOf($meeting, $coordinator);
-    $path = strtr($path, ['{meeting}' => $meeting->id, '{person}' => guest('rosa@anden.example')->id, '{account}' => account(Role::Colleague)->id]);
+    $path = strtr($path, ['{meeting}' => $meeting->id, '{person}' => guest('rosa@anden.example')->id, '{account}' => account(Role::Colleague)->id,
+        '{team}' => Team::query()->create(['name' => 'Ferns', 'name_key' => 'ferns'])->id,
+        '{import}' => PeopleImport::query()->create(['account_id' => $coordinator->id, 'name' => 'a.csv', 'kind' => 'csv', 'state' => 'looked', 'content' => base64_encode("email,name\na@x.example,A\n"), 'mapping' => []])->id]);
     $failed = [];
     foreach (spoiled($body) as $where => $spoiled) {
         if ($method === 'GET') {
@@ -87,9 +91,25 @@ it('answers bad input with a clear refusal, field by field', function (string $m
     'settings' => ['PATCH', '/api/session', fn() => ['shortcuts' => true, 'clocks' => ['UTC', 'Europe/Lisbon'], 'zone' => 'Africa/Nairobi']],
     'invite' => ['POST', '/api/accounts', fn() => ['personId' => colleague('Inês Varela')->id, 'role' => 'colleague']],
     'change an account' => ['PATCH', '/api/accounts/{account}', fn() => ['role' => 'colleague', 'active' => true]],
-    'house rules' => ['PUT', '/api/house-rules', fn() => ['organisation' => 'Gardens', 'organizer' => 'meeting']],
+    'house rules' => ['PUT', '/api/house-rules', fn() => ['organisation' => 'Gardens', 'organizer' => 'meeting', 'holidays' => true, 'plannedHereIsAll' => true, 'pauseMinutes' => 5, 'largeTeam' => 20, 'forgetGuestsMonths' => 12, 'feedHosts' => ['calendar.garden.example:8443'], 'fileMegabytes' => 5, 'open' => ['holidays' => true]]],
     'a person' => ['POST', '/api/people', fn() => ['kind' => 'colleague', 'name' => 'Inês Varela', 'email' => 'ines@garden.example', 'zone' => 'Europe/Lisbon', 'language' => 'pt', 'job' => 'x', 'hours' => ['mon' => [['09:00', '17:00']]]]],
     'change a person' => ['PATCH', '/api/people/{person}', fn() => ['name' => 'Inês Varela', 'email' => 'ines@garden.example', 'zone' => 'Europe/Lisbon', 'language' => 'pt', 'job' => 'x', 'hours' => ['mon' => [['09:00', '17:00']]]]],
+    'what somebody says of themselves' => ['PATCH', '/api/people/{person}', fn() => ['country' => 'AU', 'region' => 'WA', 'phone' => '+61 8 5550 1234', 'keepsHolidays' => true, 'standInId' => null]],
+    'a journey' => ['POST', '/api/people/{person}/journeys', fn() => ['zone' => 'Europe/Lisbon', 'fromOn' => '2027-05-03', 'untilOn' => '2027-05-12']],
+    'an absence' => ['POST', '/api/people/{person}/absences', fn() => ['fromOn' => '2027-05-03', 'untilOn' => '2027-05-12', 'standInId' => null, 'note' => 'x', 'showsNote' => true]],
+    'a week' => ['GET', '/api/people/{person}/week', fn() => ['from' => '2027-05-03']],
+    'places' => ['GET', '/api/places', fn() => ['country' => 'AU']],
+    'a calendar' => ['PUT', '/api/people/{person}/calendar', fn() => ['url' => 'https://calendar.garden.example/a.ics']],
+    'a merger' => ['POST', '/api/people/{person}/merge', fn() => ['into' => 'x']],
+    'a hand-over' => ['POST', '/api/people/{person}/hand-over', fn() => ['toId' => 'x', 'leaves' => false]],
+    'a team' => ['POST', '/api/teams', fn() => ['name' => 'Growers', 'parentId' => null, 'personIds' => ['x']]],
+    'change a team' => ['PATCH', '/api/teams/{team}', fn() => ['name' => 'Growers', 'parentId' => null]],
+    'members' => ['POST', '/api/teams/{team}/members', fn() => ['add' => ['x'], 'remove' => ['y']]],
+    'find a team' => ['GET', '/api/teams/suggest', fn() => ['q' => 'x']],
+    'map a file of people' => ['PUT', '/api/people-imports/{import}', fn() => ['mapping' => ['email' => 0, 'name' => 1], 'hasHeading' => true]],
+    'note a clash' => ['POST', '/api/meetings/{meeting}/clashes/noted', fn() => ['noted' => true, 'personId' => 'x']],
+    'start with people' => ['POST', '/api/meetings', fn($meeting, $coordinator) => ['with' => [$coordinator->person_id]]],
+    'export' => ['GET', '/api/people/export.vcf', fn() => ['kind' => 'guest', 'version' => '3.0']],
     'check a guest' => ['POST', '/api/guests/check', fn() => ['address' => 'a@x.example, b@x.example']],
     'guests' => ['POST', '/api/guests', fn() => ['addresses' => ['Karl <a@x.example>', 'b@x.example']]],
     'directory' => ['GET', '/api/people', fn() => ['q' => 'x', 'kind' => 'guest', 'page' => 1]],
