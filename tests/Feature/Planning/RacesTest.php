@@ -2,9 +2,14 @@
 
 declare(strict_types=1);
 
+use App\HouseRules\HouseRules;
+use App\Import\PeopleImport;
 use App\Invitations\Dispatch;
 use App\Joining\JoiningKit;
+use App\People\Person;
 use App\People\Role;
+use App\People\SetCalendar;
+use App\People\Team;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
 use App\Planning\Occurrence;
@@ -15,6 +20,7 @@ use function Tests\Feature\account;
 use function Tests\Feature\colleague;
 use function Tests\Feature\guest;
 use function Tests\Feature\meeting;
+use function Tests\Feature\sheet;
 
 /*
  * Two requests at once, each in a process and with a database connection of its own. What they write is seen by both and taken
@@ -52,7 +58,8 @@ beforeEach(function (): void {
 });
 
 afterEach(function (): void {
-    foreach (['dispatches', 'meeting_snapshots', 'occurrences', 'attendees', 'agenda_items', 'joining_kits', 'meetings', 'jobs', 'accounts', 'people'] as $table) {
+    DB::table('teams')->update(['parent_id' => null]);
+    foreach (['dispatches', 'meeting_snapshots', 'occurrences', 'attendees', 'agenda_items', 'joining_kits', 'meetings', 'jobs', 'found_clashes', 'busy_times', 'calendars', 'person_words', 'person_search', 'team_members', 'teams', 'people_imports', 'forgotten_people', 'accounts', 'people'] as $table) {
         DB::table($table)->delete();
     }
 });
@@ -264,4 +271,64 @@ describe('a change of what was sent', function (): void {
             }
         }
     });
+});
+
+it('lets two mergers meet that would each swallow the other: one is done, nobody is lost', function (): void {
+    for ($round = 0; $round < 4; $round++) {
+        [$a, $b] = [guest("a$round@far.example"), guest("b$round@far.example")];
+        $meeting = meeting($this->coordinator, [$this->coordinator->person, $a, $b], ['join_mode' => 'in_person']);
+        $answers = ($this->atOnce)(['POST', "/api/people/$a->id/merge", json_encode(['into' => $b->id])], ['POST', "/api/people/$b->id/merge", json_encode(['into' => $a->id])]);
+        $left = Person::query()->whereIn('id', [$a->id, $b->id])->pluck('id')->all();
+
+        expect(count($left))->toBe(1)->and(($this->statuses)($answers))->toContain(200)
+            ->and($meeting->attendees()->whereIn('person_id', $left)->count())->toBe(1)->and($meeting->attendees()->count())->toBe(2);
+    }
+});
+
+it('lets sending and forgetting meet: who is told is not forgotten, who is forgotten is not told', function (): void {
+    for ($round = 0; $round < 4; $round++) {
+        $rosa = guest("rosa$round@far.example");
+        $meeting = meeting($this->coordinator, [$this->coordinator->person, $rosa], ['join_mode' => 'in_person']);
+        [$send, $forget] = ($this->atOnce)(['POST', "/api/meetings/$meeting->id/send", json_encode(['version' => $meeting->version])], ['POST', "/api/people/$rosa->id/forget", '{}']);
+        $isForgotten = $rosa->refresh()->forgotten_at !== null;
+        $told = Dispatch::query()->where('meeting_id', $meeting->id)->where('person_id', $rosa->id)->count();
+
+        expect([$send['status'], $forget['status'], $isForgotten, $told])->toBeIn([[200, 409, false, 1], [409, 204, true, 0], [200, 204, true, 0]]);
+    }
+});
+
+it('makes no ring of teams that are put into each other at once', function (): void {
+    for ($round = 0; $round < 4; $round++) {
+        [$a, $b] = array_map(static fn(string $name): Team => Team::query()->create(['name' => "$name $round", 'name_key' => "$name $round"]), ['a', 'b']);
+        $answers = ($this->atOnce)(['PATCH', "/api/teams/$a->id", json_encode(['parentId' => $b->id])], ['PATCH', "/api/teams/$b->id", json_encode(['parentId' => $a->id])]);
+        $statuses = ($this->statuses)($answers);
+        sort($statuses);
+
+        expect($statuses)->toBe([200, 422])->and(Team::query()->whereIn('id', [$a->id, $b->id])->whereNull('parent_id')->count())->toBe(1);
+    }
+});
+
+it('takes a list of people once when it is pressed twice', function (): void {
+    $import = PeopleImport::query()->create(['account_id' => $this->coordinator->id, 'name' => 'a.csv', 'kind' => 'csv', 'state' => 'looked', 'content' => base64_encode("email\nnew@garden.example\n"), 'mapping' => ['email' => 0]]);
+    $start = ['POST', "/api/people-imports/$import->id/start", '{}'];
+    $statuses = ($this->statuses)(($this->atOnce)($start, $start));
+    sort($statuses);
+
+    expect($statuses)->toBe([200, 409])->and(DB::table('jobs')->count())->toBe(1);
+});
+
+it('reads a feed while a coordinator edits, and neither hinders the other', function (): void {
+    app(HouseRules::class)->set(['feedHosts' => [parse_url((string) config('syndex.calendars.url'), PHP_URL_HOST) . ':' . parse_url((string) config('syndex.calendars.url'), PHP_URL_PORT)]]);
+    $corin = colleague('Corin Hale');
+    app(SetCalendar::class)->feed($corin, config('syndex.calendars.url') . '/feeds/race.ics');
+    for ($round = 0; $round < 3; $round++) {
+        DB::table('calendars')->update(['laid_at' => null]);
+        $meeting = meeting($this->coordinator, [$this->coordinator->person, $corin], ['join_mode' => 'in_person', 'status' => 'kept']);
+        $body = sheet($meeting, ['title' => "Edited $round"]);
+        $answers = ($this->atOnce)(['POST', "/api/people/$corin->id/calendar/read", '{}'], ['PUT', "/api/meetings/$meeting->id", json_encode($body)], ['POST', '/api/board', json_encode([...$body, 'index' => 0])]);
+
+        expect(($this->statuses)($answers))->toBe([200, 200, 200])->and($answers[0]['body']['calendar']['state'])->toBe('ok')
+            ->and($meeting->refresh()->title)->toBe("Edited $round")->and(DB::table('busy_times')->count())->toBe($answers[0]['body']['calendar']['events']);
+    }
+    DB::table('house_rules')->delete();
 });
