@@ -199,39 +199,42 @@ export function DayBoard({
           : ''}
       </p>
       <OutOfSight strip={strip} panes={panes} standings={day.standings} />
-      <table className="print-table sr-only">
-        <caption>{t('board.table')}</caption>
-        <thead>
-          <tr>
-            <th>{t('board.person')}</th>
-            <th>{t('board.place')}</th>
-            <th>{t('board.localTime')}</th>
-            <th>{t('board.state')}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {day.standings.slice(0, TABLED).map((one) => {
-            const person = people.get(one.id);
-            return (
-              <tr key={one.id}>
-                <td>{person ? called(person) : '?'}</td>
-                <td>{one.elsewhere ?? person?.city ?? t('board.unknownPlace')}</td>
-                <td>{one.local === null ? t('board.noClock') : `${weekday(one.local)} ${clock(one.local)}`}</td>
-                <td>
-                  {one.clashes.length > 0
-                    ? `${t(`light.${one.clash ?? 'busy'}`)}: ${one.clashes.join(', ')}`
-                    : (one.holiday ?? t(`${one.calendarKnown ? 'free' : 'unsure'}.${one.light}`))}
-                </td>
-              </tr>
-            );
-          })}
-          {day.standings.length > TABLED && (
+      {/* A table takes the room of its rows even where it is not seen. */}
+      <div className="print-table sr-only">
+        <table>
+          <caption>{t('board.table')}</caption>
+          <thead>
             <tr>
-              <td colSpan={4}>{t('board.tableMore', { count: day.standings.length - TABLED })}</td>
+              <th>{t('board.person')}</th>
+              <th>{t('board.place')}</th>
+              <th>{t('board.localTime')}</th>
+              <th>{t('board.state')}</th>
             </tr>
-          )}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {day.standings.slice(0, TABLED).map((one) => {
+              const person = people.get(one.id);
+              return (
+                <tr key={one.id}>
+                  <td>{person ? called(person) : '?'}</td>
+                  <td>{one.elsewhere ?? person?.city ?? t('board.unknownPlace')}</td>
+                  <td>{one.local === null ? t('board.noClock') : `${weekday(one.local)} ${clock(one.local)}`}</td>
+                  <td>
+                    {one.clashes.length > 0
+                      ? `${t(`light.${one.clash ?? 'busy'}`)}: ${one.clashes.join(', ')}`
+                      : (one.holiday ?? t(`${one.calendarKnown ? 'free' : 'unsure'}.${one.light}`))}
+                  </td>
+                </tr>
+              );
+            })}
+            {day.standings.length > TABLED && (
+              <tr>
+                <td colSpan={4}>{t('board.tableMore', { count: day.standings.length - TABLED })}</td>
+              </tr>
+            )}
+          </tbody>
+        </table>
+      </div>
     </div>
   );
 }
