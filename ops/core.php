@@ -21,13 +21,13 @@ $zoneInfo = @fopen('/usr/share/zoneinfo/tzdata.zi', 'r');
 $version = $zoneInfo !== false && preg_match('/^# version (\S+)/', (string) fgets($zoneInfo), $m) === 1 ? $m[1] : timezone_version_get();
 
 $protocol = Syndex\Core\Headless\Protocol::forVerb($argv[1] ?? '', new Syndex\Core\Time\SystemZoneData($version))
-    ?? $fail('expected a verb of about, expand, vtimezone, shifts, sentence, read, write, got "' . mb_strimwidth($argv[1] ?? '', 0, 40, '…') . '"');
+    ?? $fail('expected a verb of about, expand, vtimezone, shifts, sentence, read, write, itip, overlap, rota, got "' . mb_strimwidth($argv[1] ?? '', 0, 40, '…') . '"');
 
-$most = Syndex\Core\Headless\Protocol::MOST_OCTETS;
+$most = $protocol->mostOctets;
 while (($line = fgets(STDIN, $most)) !== false) {
     if (strlen($line) >= $most - 1 && !str_ends_with($line, "\n")) {
         while (($rest = fgets(STDIN, 65536)) !== false && !str_ends_with($rest, "\n"));
-        $answer = Syndex\Core\Headless\Protocol::tooLong();
+        $answer = $protocol->tooLong();
     } else {
         $answer = $protocol->answer($line);
     }

@@ -28,6 +28,7 @@ final readonly class About implements Verb
                 'octets_held_to_read' => Read::MOST_HELD,
                 'instances_per_line' => Series::MOST,
                 'octets_per_line' => Protocol::MOST_OCTETS,
+                'octets_per_line_of_overlap' => Overlap::MOST_OCTETS,
                 'steps_per_date_given' => SeriesKeys::EACH_DATE,
             ],
         ];

@@ -7,15 +7,19 @@ namespace Syndex\Core\Headless;
 /** The keys of one JSON object, each asked for by type; any key that nobody may ask for is refused by name. */
 final readonly class Fields
 {
-    /** @param array<array-key, mixed> $values */
-    private function __construct(private array $values) {}
+    /**
+     * @param array<array-key, mixed> $values
+     * @param int $octets of the line in which they stand
+     */
+    private function __construct(private array $values, public int $octets = 0) {}
 
     /**
      * @param  list<string>  $allowed
+     * @param  int  $octets  of the line in which they stand, of the keys of a whole line
      *
      * @throws BadLine if there is a key that is not allowed
      */
-    public static function of(\stdClass $object, array $allowed): self
+    public static function of(\stdClass $object, array $allowed, int $octets = 0): self
     {
         $values = get_object_vars($object);
         foreach (array_keys($values) as $key) {
@@ -24,7 +28,7 @@ final readonly class Fields
             }
         }
 
-        return new self($values);
+        return new self($values, $octets);
     }
 
     /**

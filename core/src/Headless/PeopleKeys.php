@@ -14,7 +14,7 @@ use Syndex\Core\Work;
 final class PeopleKeys
 {
     /** Steps of work, measured against an instance of a rule. */
-    private const EACH_PERSON = 30;
+    public const EACH_PERSON = 30;
 
     private const EACH_STRETCH = 4;
 

@@ -21,7 +21,7 @@ use Syndex\Core\TooMuchWork;
 final readonly class Protocol
 {
     /** Rises with every change of what a line may say or what comes back. */
-    public const VERSION = '1.3.0';
+    public const VERSION = '1.4.0';
 
     /** About half a second of processor time. */
     public const MOST_STEPS = 800_000;
@@ -30,7 +30,8 @@ final readonly class Protocol
 
     private const FLAGS = JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | JSON_INVALID_UTF8_SUBSTITUTE;
 
-    private function __construct(private Verb $verb) {}
+    /** @param int $mostOctets a longer line is not read */
+    private function __construct(private Verb $verb, public int $mostOctets) {}
 
     public static function forVerb(string $name, ZoneData $zones): ?self
     {
@@ -43,10 +44,12 @@ final readonly class Protocol
             'read' => new Read($zones),
             'write' => new Write($zones),
             'itip' => new Itip($zones),
+            'overlap' => new Overlap($zones),
+            'rota' => new Rota($zones),
             default => null,
         };
 
-        return $verb === null ? null : new self($verb);
+        return $verb === null ? null : new self($verb, $verb instanceof Overlap ? Overlap::MOST_OCTETS : self::MOST_OCTETS);
     }
 
     /** @return string|null the answer without a line break, null for a line of spaces, tabs and CR only */
@@ -60,7 +63,7 @@ final readonly class Protocol
             $asked = self::decode($line);
             $id = LineId::of($asked, $line);
             unset($asked->id);
-            $answer = $this->verb->answer(Fields::of($asked, $this->verb->keys()));
+            $answer = $this->verb->answer(Fields::of($asked, $this->verb->keys(), strlen($line)));
 
             return '{"id":' . $id . ',' . substr((string) json_encode($answer, self::FLAGS), 1);
         } catch (BadLine $bad) {
@@ -83,9 +86,9 @@ final readonly class Protocol
     }
 
     /** The answer to a line that is longer than any that is read. */
-    public static function tooLong(): string
+    public function tooLong(): string
     {
-        return sprintf('{"id":null,"error":{"code":"too_much_work","message":"expected a line of at most %d octets, got a longer one"}}', self::MOST_OCTETS);
+        return sprintf('{"id":null,"error":{"code":"too_much_work","message":"expected a line of at most %d octets, got a longer one"}}', $this->mostOctets);
     }
 
     private static function decode(string $line): \stdClass

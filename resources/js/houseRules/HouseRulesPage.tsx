@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
+import '../lib/i18nMore';
 import { shortDate } from '../lib/time';
 import { useSession } from '../people/session';
 import { Awaited } from '../ui/Awaited';

@@ -1,5 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
+import '../lib/i18nMore';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { Popover } from '../ui/Popover';

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useLocation } from 'react-router';
+import '../lib/i18nMore';
 import { ApiError } from '../lib/api';
 import { PeopleRooms } from '../people/PeopleRooms';
 import { Button } from '../ui/Button';
@@ -53,7 +54,7 @@ function Choose({ given, looked }: { given: File | null; looked: (found: Looked)
     }
     if (file.size > MOST) {
       setRefused(t('peopleFile.tooLarge'));
-    } else if (isPeople(file) || file.type === '') {
+    } else if (isPeople(file) || file.type === '' || /\.txt$/i.test(file.name)) {
       bring.mutate(file);
     } else {
       setRefused(t('peopleFile.notPeople', { name: file.name }));

@@ -67,4 +67,4 @@ export const importState = (id: string, signal?: AbortSignal): Promise<ImportSta
 export const forgetImport = (id: string) => send('DELETE', `people-imports/${id}`);
 
 export const isPeople = (file: File): boolean =>
-  /\.(csv|tsv|vcf|txt)$/i.test(file.name) || /^text\/(csv|vcard|x-vcard|tab-separated-values)/.test(file.type);
+  /\.(csv|tsv|vcf)$/i.test(file.name) || /^text\/(csv|vcard|x-vcard|tab-separated-values)/.test(file.type);

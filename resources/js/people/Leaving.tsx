@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
+import '../lib/i18nMore';
 import { ApiError } from '../lib/api';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';

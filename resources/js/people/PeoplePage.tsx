@@ -72,7 +72,7 @@ export function PeoplePage() {
               className="grid grid-cols-1 gap-x-6 border-t border-line py-2 md:grid-cols-[2fr_1.2fr_1.2fr_1.4fr] md:items-baseline"
             >
               <p className="min-w-0">
-                <Link className="font-semibold hover:underline" to={`/people/${person.id}`}>
+                <Link className="inline-block min-h-6 font-semibold hover:underline" to={`/people/${person.id}`}>
                   {called(person)}
                 </Link>
                 <span className="block truncate text-note text-muted">{person.name ? person.email : ''}</span>

@@ -14,7 +14,7 @@ export function PeopleRooms() {
         {t('team.teams')}
       </NavLink>
       <NavLink to="/people/import" className={look}>
-        {t('peopleFile.nav')}
+        {t('team.fromFile')}
       </NavLink>
     </nav>
   );

@@ -1,3 +1,4 @@
+import '../lib/i18nMore';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -84,7 +85,7 @@ function Shown({ team, go, choose, plan }: TeamPageProps & { team: Team; go: (pa
             {team.members.map((person) => (
               <li key={person.id} className="flex items-baseline justify-between gap-4 border-t border-line py-1.5">
                 <span className="min-w-0">
-                  <Link className="font-semibold hover:underline" to={`/people/${person.id}`}>
+                  <Link className="inline-block min-h-6 font-semibold hover:underline" to={`/people/${person.id}`}>
                     {called(person)}
                   </Link>{' '}
                   <span className="text-note text-muted">{[person.job, person.city].filter(Boolean).join(', ')}</span>

@@ -110,7 +110,7 @@ export function MeetingsAhead({ week, name }: { week: Week; name: string }) {
             key={meeting.id}
             className="grid grid-cols-1 items-baseline gap-x-6 border-t border-line py-1.5 md:grid-cols-[2fr_1.4fr_1fr_1.4fr]"
           >
-            <Link className="font-semibold hover:underline" to={`/meetings/${meeting.id}`}>
+            <Link className="inline-block min-h-6 font-semibold hover:underline" to={`/meetings/${meeting.id}`}>
               {meeting.title || t('meetings.untitled')}
             </Link>
             <span>

@@ -1,5 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
+import '../lib/i18nMore';
 import { ApiError } from '../lib/api';
 import { useTell } from '../ui/Notice';
 import { changePerson, type PersonChange, type PersonPage } from './person';

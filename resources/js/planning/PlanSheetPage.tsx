@@ -183,7 +183,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
           </div>
         )}
         <div className="flex min-h-0 flex-1 flex-col md:flex-row">
-          <div className="flex w-full shrink-0 flex-col gap-3 overflow-y-auto border-line bg-sheet px-5 py-3 md:w-[357px] md:border-r">
+          <div className="relative flex w-full shrink-0 flex-col gap-3 overflow-y-auto border-line bg-sheet px-5 py-3 md:w-[357px] md:border-r">
             <WhatSection sheet={sheet} change={change} meetingId={meeting.id} />
             <WhoSection
               sheet={sheet}

@@ -54,7 +54,7 @@ export function OwnMenu({
             className="cursor-pointer rounded px-2.5 py-1.5 data-highlighted:bg-paper data-highlighted:outline-none"
             onSelect={() => void navigate('/me')}
           >
-            {t('person.own')}
+            {t('me.page')}
           </DropdownMenu.Item>
           <DropdownMenu.Item
             className="cursor-pointer rounded px-2.5 py-1.5 data-highlighted:bg-paper data-highlighted:outline-none"

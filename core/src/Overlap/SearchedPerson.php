@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Syndex\Core\Overlap;
+
+use Syndex\Core\Time\WorkingHours;
+use Syndex\Core\Time\Zone;
+
+/** A person for whom common time is sought: whole seconds, nothing to draw. */
+final readonly class SearchedPerson
+{
+    /**
+     * @param  list<int>  $busyFrom  moments at which busy stretches begin, in any order
+     * @param  list<int>  $busyUntil  moments at which they end, each with the one of the same place; touching is free
+     */
+    public function __construct(public string $id, public bool $required, public Zone $zone, public WorkingHours $hours, public array $busyFrom, public array $busyUntil) {}
+}
