@@ -9,6 +9,10 @@ say ''
 say 'Core: bin/syndex core expand as a whole process, output included'
 php -d pcov.enabled=0 "$home/ops/bench/whole.php"
 
+say ''
+say 'Core: bin/syndex core overlap as a whole process, beside the plain solver of the tests (aim: 20 times on the large load)'
+php -d pcov.enabled=0 -d memory_limit=1G "$home/ops/bench/overlap.php"
+
 house=$home/var-bench-$$
 cleanup() { SYNDEX_VAR=$house bash "$home/ops/stop.sh" >/dev/null 2>&1 || true; rm -rf "$house"; }
 trap cleanup EXIT

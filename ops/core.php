@@ -1,6 +1,7 @@
 <?php
 
 declare(strict_types=1);
+gc_disable();
 
 /*
  * bin/syndex core VERB: the headless core. No framework, and no Composer autoloader either, so that it starts at once.

@@ -15,24 +15,30 @@ final class LineId
             return (string) json_encode($id, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
         }
 
-        return is_int($id) || is_float($id) ? self::asWritten($line) : 'null';
+        // JSON knows one way to write an integer that PHP can hold.
+        return is_int($id) ? (string) $id : (is_float($id) ? self::asWritten($line) : 'null');
     }
 
-    /** Finds the last top-level "id" of a line known to be a JSON object, and its number as written. */
+    /** Finds the last top-level "id" of a line known to be a JSON object, and its number as written; of a long line nothing is kept. */
     private static function asWritten(string $line): string
     {
-        preg_match_all('/"(?:[^"\\\\]|\\\\.)*+"|[{}\[\]:,]|[^\s"{}\[\]:,]+/s', $line, $tokens);
-        $depth = 0;
+        $depth = $at = 0;
+        $isKey = false;
         $written = 'null';
-        foreach ($tokens[0] as $at => $token) {
+        // How many tokens ago the key "id" stood; the colon lies between it and its value.
+        for ($ago = 0; preg_match('/\G\s*+("(?:[^"\\\\]|\\\\.)*+"|[{}\[\]:,]|[^\s"{}\[\]:,]+)/s', $line, $m, 0, $at) === 1; $at += strlen($m[0])) {
+            [, $token] = $m;
             $depth += match ($token) {
                 '{', '[' => 1,
                 '}', ']' => -1,
                 default => 0,
             };
-            if ($depth === 1 && $token[0] === '"' && ($tokens[0][$at + 1] ?? '') === ':' && json_decode($token) === 'id') {
-                $written = $tokens[0][$at + 2];
+            if ($ago > 0 && --$ago === 0) {
+                $written = $token;
+            } elseif ($depth === 1 && $isKey && $token[0] === '"' && json_decode($token) === 'id') {
+                $ago = 2;
             }
+            $isKey = $depth === 1 && ($token === '{' || $token === ',');
         }
 
         return $written;

@@ -75,6 +75,8 @@ final readonly class Overlap implements Verb
             $person = Fields::of($object, ['id', 'role', 'tzid', 'hours', 'busy']);
             $person->mustName('role');
             [$from, $until] = self::busy($person->raw('busy'), $texts, $work);
+            // What has been read is not held twice.
+            unset($object->busy);
             // Many have the same hours: each is read once.
             $key = json_encode($person->raw('hours'));
             $hours[$key] ??= self::hours($person, $work);

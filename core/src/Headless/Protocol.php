@@ -55,7 +55,7 @@ final readonly class Protocol
     /** @return string|null the answer without a line break, null for a line of spaces, tabs and CR only */
     public function answer(string $line): ?string
     {
-        if (trim($line, " \t\r\n") === '') {
+        if (strspn($line, " \t\r\n") === strlen($line)) {
             return null;
         }
         $id = 'null';

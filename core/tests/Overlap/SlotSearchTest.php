@@ -9,10 +9,11 @@ use Syndex\Core\Overlap\SearchedPerson;
 use Syndex\Core\Overlap\SlotSearch;
 use Syndex\Core\Tests;
 use Syndex\Core\Time\Instant;
-use Syndex\Core\Time\Interval;
 use Syndex\Core\Time\WorkingHours;
 use Syndex\Core\TooMuchWork;
 use Syndex\Core\Work;
+
+require_once __DIR__ . '/plain_solver.php';
 
 /** @return array<string, mixed> */
 function asked(string $verb, array $line): array
@@ -23,70 +24,74 @@ function asked(string $verb, array $line): array
 $nine = ['mon' => [['09:00', '17:00']], 'tue' => [['09:00', '17:00']], 'wed' => [['09:00', '17:00']], 'thu' => [['09:00', '17:00']], 'fri' => [['09:00', '17:00']]];
 
 /**
- * The same question the long way: each slot, each person, each stretch.
+ * Somebody with hours and stretches at random, around a moment.
  *
- * @param  list<SearchedPerson>  $people
- * @return list<FoundSlot>
+ * @param  array<string, mixed>  $nine
+ * @return array<string, mixed> as a line of `overlap` names people
  */
-function slotsOneByOne(int $from, int $to, int $seconds, int $step, array $people, int $limit): array
+function somebody(array $nine, string $id, int $from): array
 {
-    $found = [];
-    for ($start = $from; $people !== [] && $start + $seconds <= $to; $start += $step) {
-        $slot = Interval::between($start, $start + $seconds);
-        $requiredOff = $optionalBusy = [];
-        $off = 0;
-        foreach ($people as $person) {
-            $busy = false;
-            foreach ($person->busyFrom as $at => $begins) {
-                $busy = $busy || ($begins < $slot->end && $person->busyUntil[$at] > $slot->start && $person->busyUntil[$at] > $begins);
-            }
-            if ($busy && $person->required) {
-                continue 2;
-            }
-            $inside = 0;
-            foreach ($person->hours->within($slot, $person->zone)->intervals as $stretch) {
-                $inside += $stretch->seconds();
-            }
-            $off += $seconds - $inside;
-            if ($person->required && $inside < $seconds) {
-                $requiredOff[] = $person->id;
-            }
-            if ($busy) {
-                $optionalBusy[] = $person->id;
-            }
-        }
-        $found[] = new FoundSlot($start, $start + $seconds, $requiredOff, $optionalBusy, intdiv($off, 60));
+    $zones = ['Africa/Nairobi', 'Europe/Lisbon', 'America/Lima', 'Asia/Kathmandu', 'Australia/Lord_Howe', 'Pacific/Auckland'];
+    $hours = [$nine, ['mon' => [['00:00', '06:00'], ['22:00', '24:00']], 'tue' => [['00:00', '24:00']], 'sun' => [['08:30', '12:15']]], new stdClass()];
+    $busy = [];
+    for ($b = 0; $b < mt_rand(0, 12); $b++) {
+        $begins = $from - 7200 + mt_rand(0, 8 * 96) * 900;
+        $busy[] = [Instant::ofSeconds($begins)->format(), Instant::ofSeconds($begins + 900 * mt_rand(0, 12))->format()];
     }
-    usort($found, static fn(FoundSlot $a, FoundSlot $b): int => [count($a->requiredOff), count($a->optionalBusy), $a->offMinutes, $a->start] <=> [count($b->requiredOff), count($b->optionalBusy), $b->offMinutes, $b->start]);
 
-    return array_slice($found, 0, $limit);
+    return ['id' => $id, 'role' => mt_rand(0, 1) === 1 ? 'required' : 'optional', 'tzid' => $zones[mt_rand(0, 5)], 'hours' => $hours[mt_rand(0, 2)], 'busy' => $busy];
+}
+
+/**
+ * A question at random, around a change of clocks in Lisbon and on Lord Howe.
+ *
+ * @param  array<string, mixed>  $nine
+ * @return array<string, mixed>
+ */
+function strewn(array $nine): array
+{
+    $from = Tests\at('2027-03-25T00:00:00Z') + mt_rand(0, 5000);
+
+    return [
+        'from' => Instant::ofSeconds($from)->format(), 'to' => Instant::ofSeconds($from + mt_rand(1, 8 * 86400))->format(),
+        'duration' => [5, 15, 30, 45, 90, 600, 2000][mt_rand(0, 6)], 'step' => [1, 7, 15, 30, 60][mt_rand(1, 4)], 'limit' => mt_rand(1, 30),
+        'people' => array_map(static fn(int $i): array => somebody($nine, "p$i", $from), range(1, mt_rand(1, 9))),
+    ];
 }
 
 describe('SlotSearch', function () use ($nine): void {
-    it('finds what looking slot by slot finds', function (int $seed) use ($nine): void {
+    it('finds what the plain solver finds', function (int $seed) use ($nine): void {
         mt_srand($seed);
-        $zones = ['Africa/Nairobi', 'Europe/Lisbon', 'America/Lima', 'Asia/Kathmandu', 'Australia/Lord_Howe', 'Pacific/Auckland'];
-        $hours = [WorkingHours::of($nine), WorkingHours::of(['mon' => [['00:00', '06:00'], ['22:00', '24:00']], 'tue' => [['00:00', '24:00']], 'sun' => [['08:30', '12:15']]]), WorkingHours::of([])];
         for ($round = 0; $round < 12; $round++) {
-            // Around a change of clocks in Lisbon and on Lord Howe.
-            $from = Tests\at('2027-03-25T00:00:00Z') + mt_rand(0, 5000);
-            $to = $from + mt_rand(1, 8 * 86400);
-            $seconds = 60 * [5, 15, 30, 45, 90, 600, 2000][mt_rand(0, 6)];
-            $step = 60 * [1, 7, 15, 30, 60][mt_rand(1, 4)];
-            $people = [];
-            for ($i = 0; $i < mt_rand(1, 9); $i++) {
-                $busyFrom = $busyUntil = [];
-                for ($b = 0; $b < mt_rand(0, 12); $b++) {
-                    $busyFrom[] = $begins = $from - 7200 + mt_rand(0, 8 * 96) * 900;
-                    $busyUntil[] = $begins + 900 * mt_rand(0, 12);
-                }
-                $people[] = new SearchedPerson("p$i", mt_rand(0, 1) === 1, Tests\zone($zones[mt_rand(0, 5)]), $hours[mt_rand(0, 2)], $busyFrom, $busyUntil);
-            }
-            $limit = mt_rand(1, 30);
+            $line = strewn($nine);
 
-            expect((new SlotSearch($from, $to, $seconds, $step, Work::atMost(50_000_000)))->best($people, $limit))->toEqual(slotsOneByOne($from, $to, $seconds, $step, $people, $limit));
+            expect(asked('overlap', $line)['slots'])->toBe(Tests\plainSlots($line), "seed $seed, round $round");
         }
     })->with(range(1, 12));
+
+    it('keeps the laws of common time', function (int $seed) use ($nine): void {
+        mt_srand($seed);
+        $line = [...strewn($nine), 'limit' => 5000];
+        $slots = asked('overlap', $line)['slots'];
+        $starts = array_column($slots, 'start');
+
+        // One more person adds no slot.
+        $more = [...$line, 'people' => [...$line['people'], somebody($nine, 'more', Tests\at($line['from']))]];
+        expect(array_diff(array_column(asked('overlap', $more)['slots'], 'start'), $starts))->toBe([]);
+
+        // Everything a week later, far from any change of clocks, gives the same a week later.
+        $later = static fn(string $text, int $weeks): string => Instant::ofSeconds(Tests\at($text) + $weeks * 604_800)->format();
+        $moved = static fn(int $weeks): array => asked('overlap', [...$line, 'from' => $later($line['from'], $weeks), 'to' => $later($line['to'], $weeks), 'people' => array_map(static fn(array $p): array => [...$p, 'busy' => array_map(static fn(array $b): array => [$later($b[0], $weeks), $later($b[1], $weeks)], $p['busy'])], $line['people'])])['slots'];
+        expect(array_map(static fn(array $slot): array => [...$slot, 'start' => $later($slot['start'], 1), 'end' => $later($slot['end'], 1)], $moved(10)))->toBe($moved(11));
+
+        // What is proposed is free when it is asked for alone, and what is not proposed is not.
+        for ($at = Tests\at($line['from']), $n = 0; $at + $line['duration'] * 60 <= Tests\at($line['to']) && $n < 40; $at += $line['step'] * 60, $n++) {
+            $start = Instant::ofSeconds($at)->format();
+            $alone = asked('overlap', [...$line, 'from' => $start, 'to' => Instant::ofSeconds($at + $line['duration'] * 60)->format()])['slots'];
+            $place = array_search($start, $starts, true);
+            expect($alone)->toBe($place === false ? [] : [$slots[$place]]);
+        }
+    })->with(range(21, 30));
 
     it('asks for the hours slot by slot where there are too many days to lay out', function () use ($nine): void {
         $person = new SearchedPerson('a', true, Tests\zone('Europe/Lisbon'), WorkingHours::of($nine), [], []);
