@@ -45,8 +45,8 @@ final readonly class BoardResource
             'columns' => array_map(static fn(DateColumn $c): array => ['ground' => self::segments($c->ground), 'blocks' => self::segments($c->blocks), 'barAt' => $c->barAt], $this->board->columns),
             'columnScale' => self::marks($this->board->columnScale),
             'columnBarAt' => $this->board->columnBarAt,
-            'present' => self::fit($this->board->present),
-            'fits' => array_map(self::fit(...), $this->board->fits),
+            'present' => $this->fit($this->board->present),
+            'fits' => array_map($this->fit(...), $this->board->fits),
             'summary' => [
                 'required' => $this->board->summary->required,
                 'unknown' => $this->board->summary->unknown,
@@ -130,10 +130,14 @@ final readonly class BoardResource
         return array_map(static fn(Mark $m): array => ['at' => $m->at, 'label' => $m->label], $marks);
     }
 
-    /** @return array<string, int|string> */
-    private static function fit(Fit $fit): array
+    /** @return array<string, mixed> */
+    private function fit(Fit $fit): array
     {
-        return ['clock' => $fit->clock, 'at' => $fit->at, 'dayShift' => $fit->dayShift, 'clashDates' => $fit->clashDates, 'offHours' => $fit->offHours, 'dates' => $fit->dates];
+        return [
+            'clock' => $fit->clock, 'at' => $fit->at, 'dayShift' => $fit->dayShift, 'clashDates' => $fit->clashDates, 'offHours' => $fit->offHours, 'optionalBusy' => $fit->optionalBusy, 'offMinutes' => $fit->offMinutes, 'dates' => $fit->dates,
+            'clashes' => array_map(fn(array $ids, int $index): array => ['index' => $index, 'people' => array_map(fn(string $id): int => $this->at[$id], $ids)], $fit->clashes, array_keys($fit->clashes)),
+            'worse' => array_map(fn(string $id): int => $this->at[$id], $fit->worse),
+        ];
     }
 
     /**

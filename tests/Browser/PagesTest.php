@@ -165,6 +165,27 @@ it('loads no more script for a page than that page needs', function (): void {
         ->and($names)->toContain('TodayPage')->not->toContain('PlanSheetPage')->not->toContain('ReadBackPage')->not->toContain('Dialog');
 });
 
+it('takes a better time by keys alone, and puts it back', function (): void {
+    $this->signIn();
+    $this->visit(meetingPath($this, 'Grower exchange', '/plan'));
+    $this->waitFor(fn(): bool => (bool) $this->browser->executeScript('const it = [...document.querySelectorAll("footer button")].find((b) => b.innerText === "Show better times" && !b.disabled); it?.focus(); return Boolean(it)'), 'better times to show');
+    $before = $this->css('h1')->getText();
+    $keys = fn(string ...$keys) => array_map(fn(string $key) => $this->browser->getKeyboard()->sendKeys($key), $keys);
+    $keys(WebDriverKeys::ENTER);
+    $this->see('as it is now');
+    $times = array_map(static fn($one): string => (string) $one->getAttribute('aria-label'), $this->browser->findElements(WebDriverBy::cssSelector('[role=dialog] li button')));
+
+    // The one that stands now comes first, with what it costs; who is busy on the date that does not hold is named.
+    expect($this->css('[role=dialog] li')->getText())->toContain('15:30')->toContain('clashes on 1 of 12')->toContain('On 5 Jan busy: Wanjiru, Corin')
+        ->and($times)->toHaveCount(3)
+        ->and($this->browser->executeScript('return document.activeElement.getAttribute("aria-label")'))->toBe($times[0]);
+
+    $keys(WebDriverKeys::ARROW_DOWN, WebDriverKeys::ARROW_UP, WebDriverKeys::ARROW_DOWN, WebDriverKeys::ENTER);
+    $this->see(substr($times[1], -5) . ' Nairobi time');
+    $this->press('button', 'Undo');
+    $this->waitFor(fn(): bool => $this->css('h1')->getText() === $before, 'the heading as it was');
+});
+
 it('puts the agenda in order by touch, by mouse and by keys', function (): void {
     $this->device(['width' => 390, 'height' => 844]);
     $this->signIn();

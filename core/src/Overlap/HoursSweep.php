@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Syndex\Core\Overlap;
 
 use Syndex\Core\Time\Interval;
+use Syndex\Core\Time\IntervalSet;
 use Syndex\Core\Time\WorkingHours;
 use Syndex\Core\Time\Zone;
 use Syndex\Core\Work;
@@ -38,10 +39,22 @@ final readonly class HoursSweep
             return $this->oneByOne($hours, $zone, $starts, $seconds);
         }
         $this->work->spend(self::A_DAY * $days + intdiv(count($starts), 4));
+
+        return self::outsideOf($hours->within($window, $zone), $starts, $seconds);
+    }
+
+    /**
+     * @param  IntervalSet  $hours  laid out over all slots
+     * @param  list<int>  $starts  moments, ascending
+     * @param  int  $seconds  each slot's length
+     * @return list<int> seconds outside the hours, a number for each slot
+     */
+    public static function outsideOf(IntervalSet $hours, array $starts, int $seconds): array
+    {
         $from = $until = [];
         $before = [0];
         $sum = 0;
-        foreach ($hours->within($window, $zone)->intervals as $stretch) {
+        foreach ($hours->intervals as $stretch) {
             $from[] = $stretch->start;
             $until[] = $stretch->end;
             $before[] = $sum += $stretch->end - $stretch->start;

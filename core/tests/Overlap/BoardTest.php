@@ -127,7 +127,7 @@ describe('FitSearch', function (): void {
             for ($b = 0; $b < 20; $b++) {
                 $busy[] = [gmdate('Y-m-d\TH:i:s\Z', Tests\at('2027-03-09T00:00:00Z') + 900 * mt_rand(0, 4000)), 15 * mt_rand(1, 8)];
             }
-            $people[] = Tests\person("p$i", $zones[$i % 5], busy: $busy);
+            $people[] = Tests\person("p$i", $zones[$i % 5], required: $i % 4 !== 3, busy: $busy);
         }
         $start = '2027-03-09T23:30:00';
         $present = static fn(string $clock) => BoardBuilder::build(Tests\plan(Tests\series("2027-03-09T$clock:00", 'Africa/Nairobi', 'FREQ=WEEKLY;COUNT=5'), 45, 'Africa/Nairobi'), $people, 0)->present;
@@ -137,10 +137,29 @@ describe('FitSearch', function (): void {
         foreach ($board->fits as $fit) {
             if ($fit->dayShift === 0) {
                 $counted = $present($fit->clock);
-                expect([$fit->clashDates, $fit->offHours])->toBe([$counted->clashDates, $counted->offHours]);
+                expect([$fit->cost(), $fit->clashes])->toBe([$counted->cost(), $counted->clashes]);
             }
-            expect([$fit->clashDates, $fit->offHours] < [$board->present->clashDates, $board->present->offHours])->toBeTrue();
+            expect($fit->cost() < $board->present->cost())->toBeTrue()
+                ->and($fit->clashDates)->toBe(count($fit->clashes));
         }
+        $costs = array_map(static fn($fit) => $fit->cost(), $board->fits);
+        $sorted = $costs;
+        sort($sorted);
+        expect($costs)->toBe($sorted);
+    });
+
+    it('tells who is busy on which date, who is busy though optional, and for whom it gets worse', function (): void {
+        // Ola is busy until 16:00 in Nairobi on both Tuesdays; from then on it is Ines on the second, and Ruth on the first.
+        $people = [
+            Tests\person('ola', 'Africa/Nairobi', busy: [['2026-12-07T13:00:00Z', 1440], ['2026-12-14T13:00:00Z', 1440]]),
+            Tests\person('ines', 'Europe/Lisbon', busy: [['2026-12-15T13:00:00Z', 1440]]),
+            Tests\person('ruth', 'America/Lima', required: false, busy: [['2026-12-08T12:00:00Z', 600]]),
+        ];
+        $board = BoardBuilder::build(Tests\plan(Tests\series('2026-12-08T10:00:00', 'Africa/Nairobi', 'FREQ=WEEKLY;COUNT=2'), 60, 'Africa/Nairobi'), $people, 0);
+
+        expect([$board->present->clashes, $board->present->clashDates, $board->present->offHours, $board->present->optionalBusy])->toBe([[0 => ['ola'], 1 => ['ola']], 2, 2, 0])
+            ->and($board->fits[0]->clock)->toBe('16:00')
+            ->and([$board->fits[0]->clashes, $board->fits[0]->optionalBusy, $board->fits[0]->worse])->toBe([[1 => ['ines']], 1, ['ines']]);
     });
 
     it('proposes nothing when nothing is better', function (): void {

@@ -92,3 +92,5 @@ export function spoken(t: TFunction, standings: Standing[], people: People, anch
     );
   return [`${anchorClock} ${anchorCity}`, ...troubles].join('; ');
 }
+
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

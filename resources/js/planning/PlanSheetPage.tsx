@@ -235,7 +235,8 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
         </footer>
       </Page>
       <FitsDialog
-        fits={planned?.board.fits ?? []}
+        board={planned?.board}
+        people={people}
         open={fits}
         onOpenChange={setFits}
         take={(fit) => {

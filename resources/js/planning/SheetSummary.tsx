@@ -1,9 +1,7 @@
 import { useTranslation } from 'react-i18next';
 import type { Fit, Summary } from '../overlap/board';
-import { first } from '../overlap/words';
+import { capital, first } from '../overlap/words';
 import type { Person } from '../people/people';
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** So many people are named of each kind. */
 const NAMED = 3;
