@@ -27,7 +27,7 @@ it('takes a list of people with three faults, and asks a team of forty to a meet
     $this->see('43 rows cannot be taken.');
     // Headings that say nothing are told what they are.
     $this->set($this->field('What this column holds: Post'), 'email');
-    $this->see('3 rows cannot be taken.');
+    $this->see('41 new, 0 changed, 0 as they are. 2 rows cannot be taken.');
     $this->set($this->field('What this column holds: Person'), 'name');
     $this->set($this->field('What this column holds: Where'), 'zone');
     $this->see('Atlantis');
