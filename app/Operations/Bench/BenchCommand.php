@@ -100,7 +100,7 @@ final class BenchCommand extends Command
             $meeting = Meeting::query()->create([
                 'uid' => Str::ulid() . '@bench.example', 'address_token' => Str::lower(Str::random(16)), 'coordinator_id' => $coordinator->id, 'host_id' => $people[$i % self::PEOPLE]->id,
                 'status' => MeetingStatus::Sent, 'title' => "Bench $i", 'starts_local' => now()->addDays($i % 14)->setTime(7 + $i % 12, 15 * ($i % 4))->format('Y-m-d H:i:s'), 'zone' => 'Africa/Nairobi',
-                'duration_minutes' => 30 + 15 * ($i % 3), 'rrule' => 'FREQ=WEEKLY;COUNT=52',
+                'duration_minutes' => 30 + 15 * ($i % 3), 'all_day' => false, 'rrule' => 'FREQ=WEEKLY;COUNT=52',
             ]);
             foreach ([$i, $i * 7 + 3, $i * 11 + 5] as $position => $at) {
                 $meeting->attendees()->firstOrCreate(['person_id' => $people[$at % self::PEOPLE]->id], ['position' => $position, 'role' => AttendeeRole::Required]);
