@@ -259,7 +259,7 @@ export const en = {
       true: 'People do not see who else is invited',
       false: 'Everybody sees who is invited',
     },
-    whoCount: '{{required}} required, {{optional}} optional, {{outside}} outside',
+    whoCount: '{{required, number}} required, {{optional, number}} optional, {{outside, number}} outside',
     fewer: 'Show fewer',
     more: '{{count}} more',
     host: 'host',
