@@ -67,7 +67,9 @@ final class MailAddress
     private static function withoutName(string $typed): array
     {
         if (preg_match('/\A(.*?)<([^<>]*)>\s*\z/su', $typed, $m) === 1) {
-            $name = trim((string) preg_replace(self::INVISIBLE, '', $m[1]), " \t\"'");
+            $name = trim((string) preg_replace(self::INVISIBLE, '', $m[1]));
+            // A backslash in quotes takes the sign behind it as it is (RFC 5322 3.2.4).
+            $name = preg_match('/\A"((?:[^"\\\\]|\\\\.)*)"\z/su', $name, $quoted) === 1 ? trim((string) preg_replace('/\\\\(.)/su', '$1', $quoted[1])) : trim($name, " \t\"'");
 
             return [trim($m[2]), $name === '' ? null : mb_substr($name, 0, self::MOST_NAME)];
         }
