@@ -11,6 +11,7 @@ use App\Failure\QuietConnection;
 use App\HouseRules\HouseRules;
 use App\Invitations\FollowAddress;
 use App\Invitations\PostRoom;
+use App\Invitations\RelayLetters;
 use App\Invitations\SmtpPostRoom;
 use App\Invitations\WatchWorkers;
 use App\Invitations\WriteAccountMail;
@@ -91,6 +92,7 @@ final class SyndexServiceProvider extends ServiceProvider
             (int) config('syndex.post_room.greeting_seconds'),
             (int) config('syndex.post_room.answer_seconds'),
             (string) config('syndex.mail_domain'),
+            greeted: (new RelayLetters())->note(...),
         ));
         // What is remembered from one look to the next lives as long as the worker.
         $this->app->singleton(WatchWorkers::class, static fn(): WatchWorkers => new WatchWorkers(static fn(): float => hrtime(true) / 1e9));

@@ -35,7 +35,7 @@ use Syndex\Core\Work;
 /** Reads a meeting back before it is sent: what is missing, what is still odd, and who will get what. */
 final readonly class ReadBack
 {
-    public function __construct(private SheetOfMeeting $sheets, private PlanBoard $planBoard, private Readiness $readiness, private SheetView $view, private MeetingSeries $series, private ZoneData $zones, private Clocks $clocks, private HouseRules $rules) {}
+    public function __construct(private SheetOfMeeting $sheets, private PlanBoard $planBoard, private Readiness $readiness, private SheetView $view, private MeetingSeries $series, private ZoneData $zones, private Clocks $clocks, private HouseRules $rules, private Deliverable $deliverable) {}
 
     /** @return array<string, mixed> */
     public function of(Meeting $meeting): array
@@ -162,7 +162,7 @@ final readonly class ReadBack
     {
         $found = [];
         foreach ($meeting->everybody() as $attendee) {
-            $problem = Deliverable::problem($attendee->person->email);
+            $problem = $this->deliverable->problem($attendee->person->email);
             if ($problem !== null) {
                 $found[] = ['personId' => $attendee->person_id, 'problem' => $problem];
             }

@@ -9,7 +9,6 @@ use Symfony\Component\Mailer\Exception\TransportException;
 use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
 use Symfony\Component\Mailer\Exception\UnexpectedResponseException;
 use Symfony\Component\Mailer\SentMessage;
-use Symfony\Component\Mailer\Transport\Smtp\EsmtpTransport;
 use Symfony\Component\Mailer\Transport\Smtp\Stream\SocketStream;
 use Symfony\Component\Mime\Address;
 use Symfony\Component\Mime\Exception\ExceptionInterface as MimeException;
@@ -21,15 +20,16 @@ final class SmtpPostRoom implements PostRoom
     /** After so many seconds of silence the server is asked whether it still listens, since many close an idle line within a minute. */
     private const IDLE_SECONDS = 10;
 
-    private ?EsmtpTransport $transport = null;
+    private ?RelayTransport $transport = null;
 
     private float $spokenAt = 0.0;
 
     /**
      * @param  int  $greetingSeconds  to reach it and be greeted
      * @param  int  $answerSeconds  to wait for its word on a mail (RFC 5321 4.5.3.2.6)
+     * @param  (\Closure(bool): void)|null  $greeted  told whether it takes letters beyond ASCII before the @ (RFC 6531), whenever a conversation begins
      */
-    public function __construct(private readonly string $host, private readonly int $port, private readonly int $greetingSeconds, private readonly int $answerSeconds, private readonly string $ownDomain, private readonly int $idleSeconds = self::IDLE_SECONDS) {}
+    public function __construct(private readonly string $host, private readonly int $port, private readonly int $greetingSeconds, private readonly int $answerSeconds, private readonly string $ownDomain, private readonly int $idleSeconds = self::IDLE_SECONDS, private readonly ?\Closure $greeted = null) {}
 
     public function open(): void
     {
@@ -50,6 +50,9 @@ final class SmtpPostRoom implements PostRoom
             $this->knock();
             $transport = $this->transport();
             $transport->start();
+            if ($this->greeted !== null) {
+                ($this->greeted)($transport->takesLetters());
+            }
             $this->spokenAt = hrtime(true) / 1e9;
         } catch (TransportExceptionInterface $silence) {
             $this->close();
@@ -117,12 +120,12 @@ final class SmtpPostRoom implements PostRoom
         }
     }
 
-    private function transport(): EsmtpTransport
+    private function transport(): RelayTransport
     {
         if ($this->transport === null) {
             $stream = (new SocketStream())->setTimeout($this->answerSeconds);
             // Whether it still listens is asked in open().
-            $this->transport = (new EsmtpTransport($this->host, $this->port, false, stream: $stream))->setLocalDomain($this->ownDomain)->setPingThreshold(86400);
+            $this->transport = (new RelayTransport($this->host, $this->port, false, stream: $stream))->setLocalDomain($this->ownDomain)->setPingThreshold(86400);
         }
 
         return $this->transport;

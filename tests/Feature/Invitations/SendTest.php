@@ -8,6 +8,7 @@ use App\Invitations\Dispatch;
 use App\Invitations\DispatchKind;
 use App\Invitations\DispatchState;
 use App\Invitations\MakeMail;
+use App\Invitations\RelayLetters;
 use App\Joining\CloseRoom;
 use App\People\Role;
 use App\Planning\Meeting;
@@ -226,6 +227,17 @@ it('names addresses to which no mail can be sent', function (): void {
     DB::table('people')->where('id', $this->rosa->id)->update(['email' => 'rosa@' . str_repeat('a', 70) . '.example']);
 
     expect($this->getJson("/api/meetings/{$this->meeting->id}/read-back")->json('unsendable'))->toHaveCount(1);
+});
+
+it('names an address with letters before the @ until the mail server has said that it takes them (RFC 6531 3.1)', function (): void {
+    DB::table('people')->where('id', $this->rosa->id)->update(['email' => 'roša@anden.example']);
+    $unsendable = fn(): array => $this->getJson("/api/meetings/{$this->meeting->id}/read-back")->json('unsendable');
+    $before = $unsendable();
+    app(RelayLetters::class)->note(true);
+    $taken = $unsendable();
+    app(RelayLetters::class)->note(false);
+
+    expect([$before, $taken, $unsendable()])->toBe([[['personId' => $this->rosa->id, 'problem' => 'letters']], [], [['personId' => $this->rosa->id, 'problem' => 'letters']]]);
 });
 
 it('counts no dates in the letter of a series without an end', function (): void {

@@ -18,3 +18,18 @@ it('begins a new conversation where the server closed an idle one', function ():
 
     expect([$first, $second])->toBe(['250 kept 0', '250 kept 1']);
 });
+
+it('sends letters before the @ to a server that says SMTPUTF8, and tells that it does (RFC 6531 3.4)', function (): void {
+    $process = proc_open([PHP_BINARY, base_path('tests/readers/smtp_closing.php'), 'letters'], [1 => ['pipe', 'w']], $pipes);
+    $port = (int) fgets($pipes[1]);
+    $said = [];
+    $room = new SmtpPostRoom('127.0.0.1', $port, 5, 5, 'syndex.example', idleSeconds: 0, greeted: static function (bool $letters) use (&$said): void {
+        $said[] = $letters;
+    });
+
+    $answer = $room->deliver("Subject: Seed swap\r\n\r\nHello.\r\n", 'b-1@syndex.example', 'roša@anden.example');
+    proc_terminate($process);
+    proc_close($process);
+
+    expect($answer)->toBe('250 kept 0 MAIL FROM:<b-1@syndex.example> SMTPUTF8 RCPT TO:<roša@anden.example>')->and($said)->toBe([true]);
+});
