@@ -71,7 +71,7 @@ export function DayBoard({
   const where = `calc(var(--head) + (100% - var(--head)) * ${top.toFixed(5)})`;
 
   return (
-    <div className="relative flex min-h-0 flex-1 flex-col">
+    <div className="relative flex min-h-0 min-w-0 flex-1 flex-col">
       <div
         ref={strip}
         className="no-print relative flex min-h-0 flex-1 overflow-x-auto overflow-y-hidden"
