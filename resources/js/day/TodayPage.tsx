@@ -298,6 +298,21 @@ function useNoting(run: (noted: boolean) => Promise<void>) {
   return note;
 }
 
+/** The meeting that a note concerns, and that it has been read. */
+function OpenOrNote({ meetingId, note }: { meetingId: string; note: ReturnType<typeof useNoting> }) {
+  const { t } = useTranslation();
+  return (
+    <p className="flex gap-4">
+      <Link className="changeable font-medium" to={`/meetings/${meetingId}`}>
+        {t('needs.openMeeting')}
+      </Link>
+      <Button look="quiet" disabled={note.isPending} onClick={() => note.mutate(true)}>
+        {t('needs.note')}
+      </Button>
+    </p>
+  );
+}
+
 /** Somebody was told of a date, and their calendar came to say something else. */
 function ClashSince({ need }: { need: Extract<Need, { code: 'clash' }> }) {
   const { t } = useTranslation();
@@ -313,14 +328,7 @@ function ClashSince({ need }: { need: Extract<Need, { code: 'clash' }> }) {
           date: shortDate(need.firstLocal),
         })}
       </p>
-      <p className="flex gap-4">
-        <Link className="changeable font-medium" to={`/meetings/${need.meetingId}`}>
-          {t('needs.openMeeting')}
-        </Link>
-        <Button look="quiet" disabled={note.isPending} onClick={() => note.mutate(true)}>
-          {t('needs.note')}
-        </Button>
-      </p>
+      <OpenOrNote meetingId={need.meetingId} note={note} />
     </>
   );
 }
@@ -335,14 +343,7 @@ function AwaySince({ need }: { need: Extract<Need, { code: 'away' }> }) {
         {t('needs.away', { count: need.dates, name: need.name, title: need.title, date: shortDate(need.firstLocal) })}
       </p>
       {need.standIn && <p className="text-muted">{t('away.standsIn', { name: need.standIn })}.</p>}
-      <p className="flex gap-4">
-        <Link className="changeable font-medium" to={`/meetings/${need.meetingId}`}>
-          {t('needs.openMeeting')}
-        </Link>
-        <Button look="quiet" disabled={note.isPending} onClick={() => note.mutate(true)}>
-          {t('needs.note')}
-        </Button>
-      </p>
+      <OpenOrNote meetingId={need.meetingId} note={note} />
     </>
   );
 }
@@ -371,14 +372,7 @@ function MovedClocks({ need }: { need: Extract<Need, { code: 'zone_data' }> }) {
         ))}
         {need.people.length > NAMED && <li>{t('needs.moreMoved', { count: need.people.length - NAMED })}</li>}
       </ul>
-      <p className="flex gap-4">
-        <Link className="changeable font-medium" to={`/meetings/${need.meetingId}`}>
-          {t('needs.openMeeting')}
-        </Link>
-        <Button look="quiet" disabled={note.isPending} onClick={() => note.mutate(true)}>
-          {t('needs.note')}
-        </Button>
-      </p>
+      <OpenOrNote meetingId={need.meetingId} note={note} />
     </>
   );
 }

@@ -1,33 +1,9 @@
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import '../lib/i18nMore';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
-import { Popover } from '../ui/Popover';
-
-type WordProps = { label: string; text: string; disabled: boolean; children: (close: () => void) => ReactNode };
-
-/** Words of a rule: plain for whoever may not change them, else underlined, with a small editor behind. */
-function Word({ label, text, disabled, children }: WordProps) {
-  const [open, setOpen] = useState(false);
-  if (disabled) {
-    return <strong>{text}</strong>;
-  }
-  return (
-    <Popover
-      open={open}
-      onOpenChange={setOpen}
-      label={label}
-      trigger={
-        <button type="button" className="changeable text-left font-semibold" aria-label={`${label}: ${text}`}>
-          {text}
-        </button>
-      }
-    >
-      {children(() => setOpen(false))}
-    </Popover>
-  );
-}
+import { Word } from '../ui/Word';
 
 function Keep({ disabled = false }: { disabled?: boolean }) {
   const { t } = useTranslation();
@@ -45,7 +21,7 @@ type TextWordProps = { label: string; value: string; disabled: boolean; take: (v
 export function TextWord({ label, value, disabled, take }: TextWordProps) {
   const [typed, setTyped] = useState(value);
   return (
-    <Word label={label} text={value} disabled={disabled}>
+    <Word label={label} text={value} locked={disabled} className="font-semibold">
       {(close) => (
         <form
           className="flex flex-col gap-3"
@@ -81,7 +57,7 @@ export function NumberWord({ label, text, value, least, most, none, disabled, ta
   const number = Number(typed);
   const fits = typed === '' ? none !== undefined : Number.isInteger(number) && number >= least && number <= most;
   return (
-    <Word label={label} text={text} disabled={disabled}>
+    <Word label={label} text={text} locked={disabled} className="font-semibold">
       {(close) => (
         <form
           className="flex flex-col gap-3"
@@ -117,7 +93,7 @@ type ListWordProps = { label: string; hint: string; text: string; value: string[
 export function ListWord({ label, hint, text, value, disabled, take }: ListWordProps) {
   const [typed, setTyped] = useState(value.join(', '));
   return (
-    <Word label={label} text={text} disabled={disabled}>
+    <Word label={label} text={text} locked={disabled} className="font-semibold">
       {(close) => (
         <form
           className="flex flex-col gap-3"
@@ -146,7 +122,7 @@ type ChoiceWordProps<T extends string> = {
 export function ChoiceWord<T extends string>({ label, value, choices, disabled, take }: ChoiceWordProps<T>) {
   const text = choices.find((choice) => choice.value === value)?.name ?? value;
   return (
-    <Word label={label} text={text} disabled={disabled}>
+    <Word label={label} text={text} locked={disabled} className="font-semibold">
       {(close) => (
         <fieldset className="flex flex-col gap-2">
           <legend className="mb-1 text-note font-semibold text-muted">{label}</legend>

@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { ApiError } from '../lib/api';
 import { dayMonth, shortDate } from '../lib/time';
 import { Button } from '../ui/Button';
-import { TextField } from '../ui/Field';
+import { DayRange } from '../ui/DayRange';
 import { Popover } from '../ui/Popover';
 import { useTell } from '../ui/Notice';
 import { ZonePicker } from '../ui/ZonePicker';
@@ -214,23 +214,7 @@ function JourneyForm({ add, pending, error }: JourneyFormProps) {
       ) : (
         <ZonePicker label={t('person.where')} value={null} onChoose={setZone} />
       )}
-      <div className="grid grid-cols-2 gap-3">
-        <TextField
-          label={t('away.from')}
-          type="date"
-          value={days.fromOn}
-          error={said?.field('fromOn')}
-          onChange={(event) => setDays({ ...days, fromOn: event.target.value })}
-        />
-        <TextField
-          label={t('away.until')}
-          type="date"
-          value={days.untilOn}
-          hint={t('away.untilHint')}
-          error={said?.field('untilOn')}
-          onChange={(event) => setDays({ ...days, untilOn: event.target.value })}
-        />
-      </div>
+      <DayRange days={days} error={said} onChange={(range) => setDays({ ...days, ...range })} />
       <div className="flex justify-end">
         <Button look="main" type="submit" disabled={pending || !zone || days.fromOn === ''}>
           {t('person.addJourney')}

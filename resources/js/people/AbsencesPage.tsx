@@ -6,6 +6,7 @@ import { ApiError } from '../lib/api';
 import { shortDate } from '../lib/time';
 import { Awaited } from '../ui/Awaited';
 import { Button } from '../ui/Button';
+import { DayRange } from '../ui/DayRange';
 import { ErrorNote } from '../ui/ErrorNote';
 import { TextField } from '../ui/Field';
 import { useTell } from '../ui/Notice';
@@ -124,23 +125,7 @@ function Shown({ personId, name, isOwn, absences, choose }: ShownProps) {
             }}
           >
             {add.error && !error && <ErrorNote error={add.error} />}
-            <div className="grid grid-cols-2 gap-3">
-              <TextField
-                label={t('away.from')}
-                type="date"
-                value={given.fromOn}
-                error={error?.field('fromOn')}
-                onChange={(event) => setGiven({ ...given, fromOn: event.target.value })}
-              />
-              <TextField
-                label={t('away.until')}
-                type="date"
-                value={given.untilOn}
-                hint={t('away.untilHint')}
-                error={error?.field('untilOn')}
-                onChange={(event) => setGiven({ ...given, untilOn: event.target.value })}
-              />
-            </div>
+            <DayRange days={given} error={error} onChange={(range) => setGiven({ ...given, ...range })} />
             {standIn ? (
               <p>
                 {t('away.standsIn', { name: called(standIn) })}{' '}

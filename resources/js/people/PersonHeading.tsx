@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ApiError } from '../lib/api';
 import { Button } from '../ui/Button';
 import { SelectField, TextField } from '../ui/Field';
-import { Popover } from '../ui/Popover';
+import { Word } from '../ui/Word';
 import { ZonePicker } from '../ui/ZonePicker';
 import { LANGUAGES, languageChoices } from './languages';
 import { placesQuery, type PersonPage } from './person';
@@ -57,25 +57,6 @@ export function PersonHeading({ person }: { person: PersonPage }) {
       </Word>
       .
     </>
-  );
-}
-
-/** Words of the sentence that can be changed. */
-export function Word({ text, label, children }: { text: string; label: string; children: (close: () => void) => ReactNode }) {
-  const [open, setOpen] = useState(false);
-  return (
-    <Popover
-      open={open}
-      onOpenChange={setOpen}
-      label={label}
-      trigger={
-        <button type="button" className="changeable" aria-label={`${label}: ${text}`}>
-          {text}
-        </button>
-      }
-    >
-      {children(() => setOpen(false))}
-    </Popover>
   );
 }
 
