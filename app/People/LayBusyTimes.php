@@ -37,9 +37,9 @@ final readonly class LayBusyTimes
      */
     public function __invoke(Calendar $calendar, string $octets): int
     {
-        $taken = $this->read($calendar, $octets);
+        [$taken, $own] = $this->read($calendar, $octets);
 
-        return Decide::on(function () use ($calendar, $taken): int {
+        return Decide::on(function () use ($calendar, $taken, $own): int {
             Calendar::query()->lockForUpdate()->findOrFail($calendar->id);
             $there = DB::table('busy_times')->where('calendar_id', $calendar->id)->pluck('id', 'key')->all();
             $rows = $added = [];
@@ -58,14 +58,14 @@ final readonly class LayBusyTimes
             foreach (array_chunk(array_values(array_diff_key($there, $rows)), self::AT_ONCE) as $ids) {
                 DB::table('busy_times')->whereIn('id', $ids)->delete();
             }
-            $this->events->dispatch(new BusyTimesChanged($calendar->person_id, $added));
+            $this->events->dispatch(new BusyTimesChanged($calendar->person_id, $added, $own));
 
             return count($rows);
         });
     }
 
     /**
-     * @return list<TakenTime>
+     * @return array{list<TakenTime>, list<Interval>} what is theirs, and when our own meetings are
      *
      * @throws FeedFailed
      */
@@ -87,6 +87,11 @@ final readonly class LayBusyTimes
         }
         $own = array_flip($this->own->among(array_values(array_unique(array_filter(array_map(static fn(TakenTime $t): ?string => $t->uid, $taken))))));
 
-        return array_values(array_filter($taken, static fn(TakenTime $t): bool => $t->uid === null || !isset($own[$t->uid])));
+        $isOwn = static fn(TakenTime $t): bool => $t->uid !== null && isset($own[$t->uid]);
+
+        return [
+            array_values(array_filter($taken, static fn(TakenTime $t): bool => !$isOwn($t))),
+            array_values(array_map(static fn(TakenTime $t): Interval => $t->interval, array_filter($taken, $isOwn))),
+        ];
     }
 }

@@ -28,12 +28,13 @@ final readonly class NoticeClashes
             return;
         }
         $found = [];
+        $own = array_fill_keys(array_map(self::place(...), $changed->own), true);
         $all = IntervalSet::of(array_column($changed->added, 'interval'));
         foreach ($this->dates($changed->personId) as $occurrence) {
             $slot = Interval::between($occurrence->starts_at->getTimestamp(), $occurrence->ends_at->getTimestamp());
             foreach ($all->overlaps($slot) ? $changed->added : [] as ['interval' => $taken, 'kind' => $kind]) {
-                // Bare busy times of just this length are our own date, as their calendar has it.
-                if ($taken->overlaps($slot) && ($taken->start !== $slot->start || $taken->end !== $slot->end)) {
+                // What takes just this time is our own date as their calendar has it, unless that stands there too, by its UID.
+                if ($taken->overlaps($slot) && (self::place($taken) !== self::place($slot) || isset($own[self::place($slot)]))) {
                     $found[] = ['meeting_id' => $occurrence->meeting_id, 'person_id' => $changed->personId, 'date_local' => $occurrence->date_local->format('Y-m-d H:i:s'), 'starts_at' => $occurrence->starts_at->format('Y-m-d H:i:s'), 'kind' => $kind, 'found_at' => now()];
                     break;
                 }
@@ -45,6 +46,11 @@ final readonly class NoticeClashes
         if ($found !== []) {
             $this->live->tell([Live::COORDINATION], 'today', $changed->personId);
         }
+    }
+
+    private static function place(Interval $interval): string
+    {
+        return "$interval->start $interval->end";
     }
 
     /** Clashes whose busy times are gone, or whose date is. */

@@ -242,6 +242,19 @@ describe('what it says', function (): void {
         expect($needs())->toBe([]);
     });
 
+    it('is a clash that takes just the time of our own date, where the calendar has both', function (): void {
+        $meeting = sent(meeting($this->wanjiru, [$this->wanjiru->person, $this->corin], ['starts_local' => '2026-12-08 15:30:00', 'rrule' => null]));
+        $ours = "UID:$meeting->uid\nDTSTART:20261208T123000Z\nDTEND:20261208T131500Z";
+        $theirs = "UID:theirs\nDTSTART:20261208T123000Z\nDTEND:20261208T131500Z";
+        ($this->lay)($ours);
+        $calendar = ($this->read)(($this->set)());
+        expect(FoundClash::query()->count())->toBe(0);
+        ($this->lay)($ours, $theirs);
+        ($this->read)($calendar);
+
+        expect(FoundClash::query()->count())->toBe(1);
+    });
+
     it('is no clash for whoever declined, nor where a free/busy feed names our own date', function (): void {
         $meeting = sent(meeting($this->wanjiru, [$this->wanjiru->person, $this->corin], ['starts_local' => '2026-12-08 15:30:00', 'rrule' => null]));
         Http::withBody("BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:x\r\nBEGIN:VFREEBUSY\r\nUID:f\r\nDTSTAMP:20260101T000000Z\r\nFREEBUSY:20261208T123000Z/PT45M\r\nEND:VFREEBUSY\r\nEND:VCALENDAR\r\n")->put($this->url);
