@@ -76,13 +76,7 @@ final readonly class CalendarController
         }
         $request->validate(['showsTitles' => ['required', 'boolean:strict']]);
         $calendar = Calendar::query()->where('person_id', $person->id)->first() ?? throw new NotFoundHttpException();
-        $shows = $request->boolean('showsTitles');
-        $calendar->update(['shows_titles' => $shows, 'laid_at' => null, 'next_try_at' => $calendar->kind === 'feed' ? now() : null]);
-        if ($shows) {
-            ReadFeed::dispatch($calendar->id);
-        } else {
-            \Illuminate\Support\Facades\DB::table('busy_times')->where('calendar_id', $calendar->id)->update(['title' => null]);
-        }
+        $this->set->titles($calendar, $request->boolean('showsTitles'));
         $this->live->tell([Live::COORDINATION], 'person', $person->id);
 
         return new JsonResponse(['calendar' => $this->about($calendar->refresh(), true)]);

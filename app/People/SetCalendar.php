@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\People;
 
 use App\Failure\Decide;
+use Illuminate\Support\Facades\DB;
 
 /** Says where somebody's busy times come from. What came from elsewhere before goes. */
 final readonly class SetCalendar
@@ -37,6 +38,19 @@ final readonly class SetCalendar
             }
 
             return $made->refresh();
+        });
+    }
+
+    /** Whether others see what for. Titles that nobody is to see are not kept; those that are to be seen come with the next reading. */
+    public function titles(Calendar $calendar, bool $shows): void
+    {
+        Decide::on(static function () use ($calendar, $shows): void {
+            $calendar->update(['shows_titles' => $shows, 'laid_at' => null, 'next_try_at' => $calendar->kind === 'feed' ? now() : null]);
+            if (!$shows) {
+                DB::table('busy_times')->where('calendar_id', $calendar->id)->update(['title' => null]);
+            } elseif ($calendar->kind === 'feed') {
+                ReadFeed::dispatch($calendar->id)->afterCommit();
+            }
         });
     }
 

@@ -9,6 +9,7 @@ use App\Failure\NotNow;
 use App\Live\Live;
 use App\People\Account;
 use App\People\Person;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Collection;
 use Syndex\Core\ICalendar\AttendeeRole;
 
@@ -97,8 +98,8 @@ final readonly class HandOver
         return self::notOver()->where(static fn($q) => Visible::isAsked($q, $person->id))->orderBy('id')->get();
     }
 
-    /** @return \Illuminate\Database\Eloquent\Builder<Meeting> */
-    private static function notOver(): \Illuminate\Database\Eloquent\Builder
+    /** @return Builder<Meeting> */
+    private static function notOver(): Builder
     {
         return Meeting::query()->whereNull('changes_id')->where(static fn($q) => $q
             ->where('status', MeetingStatus::Draft)
