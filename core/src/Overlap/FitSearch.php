@@ -17,7 +17,7 @@ use Syndex\Core\Time\Interval;
  * Each date's day is cut into quarter hours. What a person has forbids a range of starts, so one pass over everybody's
  * stretches counts for every start at once.
  */
-final readonly class FitSearch
+final class FitSearch
 {
     private const STEP = 15;
 
@@ -28,19 +28,25 @@ final readonly class FitSearch
     private const TOLD = 12;
 
     /** @var list<Participant> */
-    private array $required;
+    private readonly array $required;
+
+    private readonly Crowd $crowd;
+
+    /** @var array{array<int, list<string>>, array<string, array{int, int}>}|null */
+    private ?array $hitsNow = null;
 
     /** @param list<Participant> $people */
-    public function __construct(private Plan $plan, private array $people, private ColumnBuilder $columns, private HoursOnDates $hours)
+    public function __construct(private readonly Plan $plan, private readonly array $people, private readonly ColumnBuilder $columns, private readonly HoursOnDates $hours)
     {
+        $this->crowd = Crowd::of($people);
         $this->required = array_values(array_filter($people, static fn(Participant $p): bool => $p->required));
     }
 
     /** How the present time does, counted as the proposals are. */
     public function present(): Fit
     {
-        $slots = array_map($this->plan->slot(...), array_keys($this->plan->dates->starts));
-        [$clashes, $hits] = $this->hits($slots);
+        $slots = $this->slots();
+        [$clashes, $hits] = $this->hitsNow();
         $optionalBusy = 0;
         foreach ($this->people as $person) {
             foreach ($person->required ? [] : $slots as $slot) {
@@ -59,8 +65,12 @@ final readonly class FitSearch
             return [];
         }
         [$clashes, $offHours, $optionalBusy] = $this->count();
-        // Minutes are counted only of those that the others leave in question.
-        $steps = array_keys(array_filter($clashes, static fn(int $dates, int $step): bool => [$dates, $offHours[$step], $optionalBusy[$step]] <= [$present->clashDates, $present->offHours, $present->optionalBusy], ARRAY_FILTER_USE_BOTH));
+        $ranks = array_map(static fn(int $dates, int $off, int $busy): array => [$dates, $off, $busy], $clashes, $offHours, $optionalBusy);
+        $inOrder = $ranks;
+        sort($inOrder);
+        // Minutes are counted only of those that the others leave in question. Each that is chosen rules out those about it.
+        $worst = min([$present->clashDates, $present->offHours, $present->optionalBusy], $inOrder[min(count($inOrder), $most * (2 * intdiv(self::APART, self::STEP) - 1)) - 1]);
+        $steps = array_keys(array_filter($ranks, static fn(array $rank): bool => $rank <= $worst));
         $minutes = $this->offMinutes(array_map($this->starts(...), $steps));
         $candidates = [];
         foreach ($steps as $place => $step) {
@@ -79,19 +89,30 @@ final readonly class FitSearch
                 break;
             }
         }
-        [, $now] = $chosen === [] ? [[], []] : $this->hits(array_map($this->plan->slot(...), array_keys($this->plan->dates->starts)));
-
-        return array_map(fn(Fit $fit): Fit => $this->told($fit, $now), $chosen);
+        return array_map($this->told(...), $chosen);
     }
 
-    /** @param array<string, array{int, int}> $now of each required person at the present time: dates busy and dates off hours */
-    private function told(Fit $fit, array $now): Fit
+    /** A time with who is busy when, and for whom it is worse than the present one. */
+    private function told(Fit $fit): Fit
     {
+        [, $now] = $this->hitsNow();
         $seconds = $this->plan->durationMinutes * 60;
         [$clashes, $hits] = $this->hits(array_map(static fn(int $start): Interval => Interval::between($start, $start + $seconds), $this->starts(intdiv($fit->at, self::STEP))));
         $worse = array_keys(array_filter($hits, static fn(array $hit, string|int $id): bool => $hit > $now[$id], ARRAY_FILTER_USE_BOTH));
 
         return $this->fit($fit->at, $fit->clashDates, $fit->offHours, $fit->optionalBusy, $fit->offMinutes, array_slice($clashes, 0, self::TOLD, true), array_map(strval(...), $worse));
+    }
+
+    /** @return list<Interval> all dates as they are */
+    private function slots(): array
+    {
+        return array_map($this->plan->slot(...), array_keys($this->plan->dates->starts));
+    }
+
+    /** @return array{array<int, list<string>>, array<string, array{int, int}>} {@see hits} at the present time */
+    private function hitsNow(): array
+    {
+        return $this->hitsNow ??= $this->hits($this->slots());
     }
 
     /** @return list<int> the starts of all dates, if they began so many quarter hours from the top of their axis */
@@ -141,14 +162,13 @@ final readonly class FitSearch
     {
         $outside = array_fill(0, count($candidates), 0);
         $seconds = $this->plan->durationMinutes * 60;
-        $crowd = Crowd::of($this->people);
-        $sizes = $crowd->sizes();
+        $sizes = $this->crowd->sizes();
         foreach ($this->plan->series->allDay || $candidates === [] ? [] : array_keys($this->plan->dates->starts) as $index) {
             $reach = $this->columns->reach($this->columns->axis($index));
             $starts = array_column($candidates, $index);
             // The present time of a date need not lie on the axis of all dates.
             $window = Interval::between(min($reach->start, $starts[0]), max($reach->end, $starts[count($starts) - 1] + $seconds));
-            foreach ($crowd->examples as $group => $person) {
+            foreach ($this->crowd->examples as $group => $person) {
                 foreach ($person->zone === null ? [] : HoursSweep::outsideOf($this->hours->of($person->hours, $person->zone, $window), $starts, $seconds) as $place => $one) {
                     $outside[$place] += $one * $sizes[$group];
                 }
