@@ -78,7 +78,9 @@ final readonly class PersonWeek
             }
         }
 
-        return ['on' => WallTime::ofSeconds($day * 86400)->formatDate(), 'hours' => $hours->ofDay($day), 'holiday' => $hours->holiday($day), 'city' => PlaceName::of($zone->idAt($whole->start)), 'blocks' => $blocks];
+        $nearly = $hours->within(Interval::between($whole->start - 86400, $whole->end + 86400), $zone)->widenedBy(Daylight::DUSK_MINUTES * 60)->clippedTo($whole);
+
+        return ['on' => WallTime::ofSeconds($day * 86400)->formatDate(), 'hours' => $hours->ofDay($day), 'dusk' => array_map(static fn(Interval $i): array => [$minute($i->start), $i->end >= $whole->end ? 1440 : $minute($i->end)], $nearly->intervals), 'holiday' => $hours->holiday($day), 'city' => PlaceName::of($zone->idAt($whole->start)), 'blocks' => $blocks];
     }
 
     /** @return array{ahead: list<array<string, mixed>>, dates: int, outside: int, nights: int} the next date of each meeting, and how all dates of the coming weeks fall */

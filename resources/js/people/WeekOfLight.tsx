@@ -4,7 +4,6 @@ import { clock, dayMonth, plusMinutes, shortDate, weekdayDay } from '../lib/time
 import { Button } from '../ui/Button';
 import type { Week } from './person';
 
-const DUSK = 120;
 const HOUR_MARKS = [0, 3, 6, 9, 12, 15, 18, 21];
 const shifted = (day: string, days: number) => plusMinutes(`${day}T00:00:00`, days * 1440).slice(0, 10);
 const time = (minute: number) => `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;
@@ -54,7 +53,6 @@ export function WeekOfLight({ week, name, go }: { week: Week; name: string; go: 
 function Day({ day, isToday, city }: { day: Week['days'][number]; isToday: boolean; city: string }) {
   const { t } = useTranslation();
   const isOff = day.hours.length === 0;
-  const [from, until] = [day.hours[0]?.[0] ?? 0, day.hours.at(-1)?.[1] ?? 0];
   const off = day.holiday ?? (isOff ? t('person.dayOff') : null);
   return (
     <li className="min-w-0">
@@ -63,12 +61,10 @@ function Day({ day, isToday, city }: { day: Week['days'][number]; isToday: boole
         {isToday && <span className="font-normal text-muted"> {t('person.today')}</span>}
       </p>
       <div className={`relative h-96 overflow-hidden rounded-sm border border-line ${isOff ? 'ground-day_off' : 'ground-night'}`}>
-        {!isOff && (
-          <span
-            className="ground-dusk absolute inset-x-0"
-            style={{ top: part(Math.max(0, from - DUSK)), height: part(Math.min(1440, until + DUSK) - Math.max(0, from - DUSK)) }}
-          />
-        )}
+        {!isOff &&
+          day.dusk.map(([start, end]) => (
+            <span key={start} className="ground-dusk absolute inset-x-0" style={{ top: part(start), height: part(end - start) }} />
+          ))}
         {day.hours.map(([start, end]) => (
           <span key={start} className="ground-day absolute inset-x-0" style={{ top: part(start), height: part(end - start) }}>
             <span className="sr-only">{t('person.worksFrom', { from: time(start), until: time(end) })}</span>

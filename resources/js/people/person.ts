@@ -36,6 +36,8 @@ const dayShape = z.object({
   on: z.string(),
   /** Minutes of the person's own day. */
   hours: z.array(z.tuple([z.number(), z.number()])),
+  /** When it is no night, hours included. */
+  dusk: z.array(z.tuple([z.number(), z.number()])),
   holiday: z.nullable(z.string()),
   city: z.string(),
   /** From, until, what it is, what for. */

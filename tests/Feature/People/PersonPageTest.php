@@ -139,6 +139,8 @@ it('draws a week with hours, what there is, absences and days off', function ():
     expect(array_column($days, 'on'))->toBe(array_map(static fn(int $d): string => sprintf('2027-06-%02d', $d), range(7, 13)))
         ->and([$days[0]['hours'], $days[0]['holiday']])->toBe([[], 'Western Australia Day'])
         ->and($days[1]['hours'])->toBe([[1320, 1440]])
+        // Two hours about each stretch, over midnight too (core Daylight): what lies between is night.
+        ->and([$days[1]['dusk'], $days[2]['dusk']])->toBe([[[1200, 1440]], [[0, 120]]])
         ->and([$days[2]['blocks'], $days[3]['blocks'], $days[4]['blocks']])->toBe([[[0, 1440, 'away', 'away']], [[0, 1440, 'away', 'away']], []]);
     $this->getJson("/api/people/{$this->corin->id}/week?from=0001-01-01")->assertStatus(422);
     expect($this->getJson("/api/people/{$this->corin->id}/week")->json('from'))->toBe('2027-04-19');
