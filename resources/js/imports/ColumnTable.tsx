@@ -1,25 +1,49 @@
 import { useMutation } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ErrorNote } from '../ui/ErrorNote';
 import { FIELDS, mapPeople, type Looked, type Mapping, type PersonField } from './peopleFiles';
 
+/** Columns are being chosen: what would come of it is not known yet. */
+export const CHOOSING = ['people-columns'];
+
 /** The first rows of a file as it was read, and over each column what it holds. */
 export function ColumnTable({ looked, setLooked }: { looked: Looked; setLooked: (looked: Looked) => void }) {
   const { t } = useTranslation();
+  // What was chosen last counts, whether or not the answer is there yet; answers come in the order of the choices.
+  const [wanted, setWanted] = useState({ mapping: looked.mapping, hasHeading: looked.hasHeading });
+  const latest = useRef(wanted);
   const map = useMutation({
-    mutationFn: ({ mapping, hasHeading }: { mapping: Mapping; hasHeading: boolean }) => mapPeople(looked.id, mapping, hasHeading),
-    onSuccess: setLooked,
+    mutationKey: CHOOSING,
+    scope: { id: `columns-${looked.id}` },
+    mutationFn: ({ mapping, hasHeading }: typeof wanted) => mapPeople(looked.id, mapping, hasHeading),
+    onSuccess: (found, asked) => {
+      if (asked === latest.current) {
+        setLooked(found);
+      }
+    },
+    onError: (_, asked) => {
+      if (asked === latest.current) {
+        latest.current = { mapping: looked.mapping, hasHeading: looked.hasHeading };
+        setWanted(latest.current);
+      }
+    },
   });
-  const fieldAt = (at: number): PersonField | '' => FIELDS.find((field) => looked.mapping[field] === at) ?? '';
+  const ask = (change: Partial<typeof wanted>) => {
+    latest.current = { ...latest.current, ...change };
+    setWanted(latest.current);
+    map.mutate(latest.current);
+  };
+  const fieldAt = (at: number): PersonField | '' => FIELDS.find((field) => wanted.mapping[field] === at) ?? '';
   const choose = (at: number, field: string) => {
     const mapping: Mapping = {};
     for (const one of FIELDS) {
-      const there = looked.mapping[one];
+      const there = latest.current.mapping[one];
       if (there !== undefined && there !== at && one !== field) {
         mapping[one] = there;
       }
     }
-    map.mutate({ mapping: field === '' ? mapping : { ...mapping, [field]: at }, hasHeading: looked.hasHeading });
+    ask({ mapping: field === '' ? mapping : { ...mapping, [field]: at } });
   };
   const rows = looked.columns[0]?.samples.length ?? 0;
   return (
@@ -27,11 +51,7 @@ export function ColumnTable({ looked, setLooked }: { looked: Looked; setLooked: 
       {looked.kind === 'csv' && (
         <p className="mb-2 flex flex-wrap items-baseline gap-x-6 gap-y-1">
           <label className="flex items-baseline gap-2">
-            <input
-              type="checkbox"
-              checked={looked.hasHeading}
-              onChange={(event) => map.mutate({ mapping: looked.mapping, hasHeading: event.target.checked })}
-            />
+            <input type="checkbox" checked={wanted.hasHeading} onChange={(event) => ask({ hasHeading: event.target.checked })} />
             {t('peopleFile.hasHeading')}
           </label>
           <span className="text-note text-muted">

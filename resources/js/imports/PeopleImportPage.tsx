@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useIsMutating, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useLocation } from 'react-router';
@@ -9,7 +9,7 @@ import { Button } from '../ui/Button';
 import { ErrorNote } from '../ui/ErrorNote';
 import { Page } from '../ui/Page';
 import { Progress } from '../ui/Progress';
-import { ColumnTable } from './ColumnTable';
+import { CHOOSING, ColumnTable } from './ColumnTable';
 import { bringPeople, importState, isPeople, MOST, startImport, type ImportState, type Looked } from './peopleFiles';
 
 /** A list of people taken into the directory: chosen, looked at column by column, taken, told of. */
@@ -113,6 +113,7 @@ type LookProps = { looked: Looked; setLooked: (looked: Looked) => void; started:
 function Look({ looked, setLooked, started, again }: LookProps) {
   const { t } = useTranslation();
   const start = useMutation({ mutationFn: () => startImport(looked.id), onSuccess: ({ id }) => started(id) });
+  const choosing = useIsMutating({ mutationKey: CHOOSING }) > 0;
   const { counts, refused } = looked.look;
   const taken = counts.new + counts.changed;
   return (
@@ -126,7 +127,7 @@ function Look({ looked, setLooked, started, again }: LookProps) {
       {start.error && <ErrorNote error={start.error} />}
       <p className="mt-4 flex gap-3">
         <Button onClick={again}>{t('peopleFile.another')}</Button>
-        <Button look="main" disabled={start.isPending || taken === 0} onClick={() => start.mutate()}>
+        <Button look="main" disabled={start.isPending || choosing || taken === 0} onClick={() => start.mutate()}>
           {taken === 0 ? t('peopleFile.nothing') : t('peopleFile.take', { count: taken })}
         </Button>
       </p>

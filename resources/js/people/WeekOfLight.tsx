@@ -114,7 +114,7 @@ export function MeetingsAhead({ week, name }: { week: Week; name: string }) {
             </span>
             <span>
               {meeting.light === 'night' ? (
-                <span className="rounded bg-[#33425c] px-1.5 text-note font-semibold text-white">{t('light.night')}</span>
+                <span className="rounded bg-night-badge px-1.5 text-note font-semibold text-white">{t('light.night')}</span>
               ) : meeting.light === 'in_hours' || meeting.light === 'unknown' ? (
                 ''
               ) : (

@@ -225,7 +225,7 @@ function AttendeeRow({ attendee, host, standing, showWeekday, makeHost, setRole,
               <span className="font-semibold">{called(person)}</span> <span className="text-note text-muted">{place}</span>
             </span>
             <span
-              className={`shrink-0 rounded px-1.5 ${night ? 'bg-[#33425c] text-note font-semibold text-white' : busy ? `text-note font-semibold ${standing?.clash === 'tentative' ? 'text-odd' : 'text-broken'}` : off ? 'text-note font-semibold text-odd' : standing?.local ? 'font-semibold' : 'text-note text-muted'}`}
+              className={`shrink-0 rounded px-1.5 ${night ? 'bg-night-badge text-note font-semibold text-white' : busy ? `text-note font-semibold ${standing?.clash === 'tentative' ? 'text-odd' : 'text-broken'}` : off ? 'text-note font-semibold text-odd' : standing?.local ? 'font-semibold' : 'text-note text-muted'}`}
             >
               {busy
                 ? `${local}, ${t(`light.${standing?.clash ?? 'busy'}`)}`
