@@ -8,7 +8,7 @@ it('says when somebody is away, shows it on the sheet, and asks the stand-in', f
     $this->signIn();
     $this->visit('/people');
     $this->fill($this->field('Search'), 'Birte');
-    $this->press('a', 'Away: Birte Aldenhoff');
+    $this->press('a', 'Absences: Birte Aldenhoff');
     $this->see('Birte Aldenhoff is not away.');
     $this->expectAccessible('absences');
     $year = (int) date('Y');
@@ -38,7 +38,7 @@ it('says when somebody is away, shows it on the sheet, and asks the stand-in', f
     // Taken away again, and put back.
     $this->visit('/people');
     $this->fill($this->field('Search'), 'Birte');
-    $this->press('a', 'Away: Birte Aldenhoff');
+    $this->press('a', 'Absences: Birte Aldenhoff');
     $this->pressAt("//button[starts-with(@aria-label, 'Remove ')]");
     $this->see('Birte Aldenhoff is not away.');
     $this->press('button', 'Undo');

@@ -70,7 +70,7 @@ export function ColumnTable({ looked, setLooked }: { looked: Looked; setLooked: 
         tabIndex={0}
         aria-label={t('peopleFile.preview')}
       >
-        <table className="text-left">
+        <table className="min-w-full text-left">
           <thead>
             <tr>
               {looked.columns.map((column, at) => (

@@ -401,8 +401,8 @@ export const en = {
   away: {
     title: 'Away',
     own: 'When I am away',
-    of: 'Away',
-    ofLong: 'Away: {{name}}',
+    of: 'Absences',
+    ofLong: 'Absences: {{name}}',
     ownHeading_zero: 'You are not away.',
     ownHeading_one: 'You are away once.',
     ownHeading_other: 'You are away {{count}} times.',

@@ -80,7 +80,7 @@ export function PeoplePage() {
               <p className="text-muted">
                 {person.kind === 'guest' ? t('sheet.outside') : person.job}{' '}
                 <Link
-                  className="changeable text-note"
+                  className="changeable ml-2 text-note"
                   to={`/people/${person.id}/away`}
                   aria-label={t('away.ofLong', { name: called(person) })}
                 >

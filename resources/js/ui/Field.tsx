@@ -64,7 +64,8 @@ export function SelectField({
     <Frame id={id} label={label} error={error} hint={hint} hideLabel={hideLabel}>
       <select
         id={id}
-        className={`${BOX} ${className}`}
+        // As high as a field beside it.
+        className={`${BOX} min-h-[2.125rem] ${className}`}
         aria-invalid={error ? true : undefined}
         aria-describedby={described(id, error, hint)}
         {...rest}
