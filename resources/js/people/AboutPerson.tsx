@@ -4,6 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { ApiError } from '../lib/api';
 import { dayMonth, shortDate } from '../lib/time';
+import { zonesQuery } from '../lib/zones';
 import { Button } from '../ui/Button';
 import { DayRange } from '../ui/DayRange';
 import { Popover } from '../ui/Popover';
@@ -190,6 +191,7 @@ type JourneyFormProps = { add: (journey: Pick<Journey, 'zone' | 'fromOn' | 'unti
 
 function JourneyForm({ add, pending, error }: JourneyFormProps) {
   const { t } = useTranslation();
+  const { data: zones = [] } = useQuery(zonesQuery);
   const [zone, setZone] = useState<string | null>(null);
   const [days, setDays] = useState({ fromOn: '', untilOn: '' });
   const said = error instanceof ApiError ? error : null;
@@ -208,7 +210,7 @@ function JourneyForm({ add, pending, error }: JourneyFormProps) {
         <p>
           {t('person.journeyTo')}{' '}
           <Button look="quiet" onClick={() => setZone(null)}>
-            {zone.split('/').at(-1)?.replaceAll('_', ' ')}
+            {zones.find((one) => one.id === zone)?.city ?? zone}
           </Button>
         </p>
       ) : (
