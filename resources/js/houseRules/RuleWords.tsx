@@ -1,39 +1,71 @@
-import { useState } from 'react';
+import { useState, type InputHTMLAttributes } from 'react';
 import { useTranslation } from 'react-i18next';
 import '../lib/i18nMore';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { Word } from '../ui/Word';
 
-function Keep({ disabled = false }: { disabled?: boolean }) {
+type TypedProps = {
+  label: string;
+  /** What stands there when the editor opens. */
+  start: string;
+  hint?: string | undefined;
+  /** What is wrong with what is typed; empty words: it cannot be kept, and everybody sees why. */
+  wrong: (typed: string) => string | undefined;
+  input?: InputHTMLAttributes<HTMLInputElement>;
+  take: (typed: string) => void;
+};
+
+/** A field that is there while its editor is open, and begins with what stands. */
+function Typed({ label, start, hint, wrong, input, take }: TypedProps) {
   const { t } = useTranslation();
+  const [typed, setTyped] = useState(start);
+  const error = wrong(typed);
   return (
-    <div className="flex justify-end">
-      <Button look="main" type="submit" disabled={disabled}>
-        {t('action.keep')}
-      </Button>
-    </div>
+    <form
+      className="flex flex-col gap-3"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (error === undefined) {
+          take(typed);
+        }
+      }}
+    >
+      <TextField
+        label={label}
+        autoFocus
+        value={typed}
+        hint={hint}
+        error={error || undefined}
+        onChange={(event) => setTyped(event.target.value)}
+        {...input}
+      />
+      <div className="flex justify-end">
+        <Button look="main" type="submit" disabled={error !== undefined}>
+          {t('action.keep')}
+        </Button>
+      </div>
+    </form>
   );
 }
 
 type TextWordProps = { label: string; value: string; disabled: boolean; take: (value: string) => void };
 
 export function TextWord({ label, value, disabled, take }: TextWordProps) {
-  const [typed, setTyped] = useState(value);
   return (
     <Word label={label} text={value} locked={disabled} className="font-semibold">
       {(close) => (
-        <form
-          className="flex flex-col gap-3"
-          onSubmit={(event) => {
-            event.preventDefault();
+        <Typed
+          label={label}
+          start={value}
+          input={{ maxLength: 120 }}
+          wrong={(typed) => (typed.trim() === '' ? '' : undefined)}
+          take={(typed) => {
             take(typed.trim());
             close();
           }}
-        >
-          <TextField label={label} autoFocus required maxLength={120} value={typed} onChange={(event) => setTyped(event.target.value)} />
-          <Keep disabled={typed.trim() === ''} />
-        </form>
+        />
       )}
     </Word>
   );
@@ -53,36 +85,22 @@ type NumberWordProps = {
 
 export function NumberWord({ label, text, value, least, most, none, disabled, take }: NumberWordProps) {
   const { t } = useTranslation();
-  const [typed, setTyped] = useState(value === null ? '' : String(value));
-  const number = Number(typed);
-  const fits = typed === '' ? none !== undefined : Number.isInteger(number) && number >= least && number <= most;
+  const fits = (typed: string) =>
+    typed === '' ? none !== undefined : Number.isInteger(Number(typed)) && Number(typed) >= least && Number(typed) <= most;
   return (
     <Word label={label} text={text} locked={disabled} className="font-semibold">
       {(close) => (
-        <form
-          className="flex flex-col gap-3"
-          noValidate
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (fits) {
-              take(typed === '' ? null : number);
-              close();
-            }
+        <Typed
+          label={label}
+          start={value === null ? '' : String(value)}
+          hint={none === undefined ? undefined : t('rules.emptyMeans', { what: none })}
+          input={{ type: 'number', min: least, max: most }}
+          wrong={(typed) => (fits(typed) ? undefined : t('rules.between', { least, most }))}
+          take={(typed) => {
+            take(typed === '' ? null : Number(typed));
+            close();
           }}
-        >
-          <TextField
-            label={label}
-            type="number"
-            autoFocus
-            min={least}
-            max={most}
-            value={typed}
-            hint={none === undefined ? undefined : t('rules.emptyMeans', { what: none })}
-            error={fits ? undefined : t('rules.between', { least, most })}
-            onChange={(event) => setTyped(event.target.value)}
-          />
-          <Keep disabled={!fits} />
-        </form>
+        />
       )}
     </Word>
   );
@@ -91,21 +109,19 @@ export function NumberWord({ label, text, value, least, most, none, disabled, ta
 type ListWordProps = { label: string; hint: string; text: string; value: string[]; disabled: boolean; take: (value: string[]) => void };
 
 export function ListWord({ label, hint, text, value, disabled, take }: ListWordProps) {
-  const [typed, setTyped] = useState(value.join(', '));
   return (
     <Word label={label} text={text} locked={disabled} className="font-semibold">
       {(close) => (
-        <form
-          className="flex flex-col gap-3"
-          onSubmit={(event) => {
-            event.preventDefault();
+        <Typed
+          label={label}
+          start={value.join(', ')}
+          hint={hint}
+          wrong={() => undefined}
+          take={(typed) => {
             take(typed.split(/[\s,;]+/).filter((one) => one !== ''));
             close();
           }}
-        >
-          <TextField label={label} hint={hint} autoFocus value={typed} onChange={(event) => setTyped(event.target.value)} />
-          <Keep />
-        </form>
+        />
       )}
     </Word>
   );

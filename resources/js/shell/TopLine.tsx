@@ -26,7 +26,7 @@ export function TopLine({ session, openPalette, openSettings }: { session: Sessi
   const here = clocks[0] ? wallAt(now, offsetNow(clocks[0], now)) : '';
   return (
     <div className="on-top no-print flex min-h-11 flex-wrap items-center gap-x-6 bg-top px-5 text-on-top">
-      <Link to="/" className="wide font-bold">
+      <Link to="/" className="wide pt-2 font-bold md:pt-0">
         Syndex
       </Link>
       <nav aria-label={t('room.label')} className="flex flex-wrap gap-x-5">
