@@ -1,3 +1,4 @@
+import '../lib/i18nMore';
 import { useMutation } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';

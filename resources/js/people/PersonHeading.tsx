@@ -1,3 +1,4 @@
+import '../lib/i18nMore';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';

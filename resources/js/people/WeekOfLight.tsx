@@ -1,3 +1,4 @@
+import '../lib/i18nMore';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { clock, dayMonth, plusMinutes, shortDate, weekdayDay } from '../lib/time';
@@ -107,7 +108,7 @@ export function MeetingsAhead({ week, name }: { week: Week; name: string }) {
             className="grid grid-cols-1 items-baseline gap-x-6 border-t border-line py-1.5 md:grid-cols-[2fr_1.4fr_1fr_1.4fr]"
           >
             <Link className="inline-block min-h-6 font-semibold hover:underline" to={`/meetings/${meeting.id}`}>
-              {meeting.title || t('meetings.untitled')}
+              {meeting.title || t('sheet.untitled')}
             </Link>
             <span>
               {shortDate(meeting.local)}, {clock(meeting.local)}

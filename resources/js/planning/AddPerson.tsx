@@ -265,7 +265,7 @@ function LargeTeam({ team, take, close }: { team: TeamAsAsked; take: () => void;
       title={t('team.large', { name: team.name, count: team.people.length })}
       description={
         last
-          ? t('team.lastTime', { count: last.people, minutes: last.minutes, title: last.title || t('meetings.untitled') })
+          ? t('team.lastTime', { count: last.people, minutes: last.minutes, title: last.title || t('sheet.untitled') })
           : t('team.noLast')
       }
     >
