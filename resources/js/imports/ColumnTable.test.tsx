@@ -2,7 +2,6 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { useState } from 'react';
 import { afterEach, expect, it, vi } from 'vitest';
-import '../lib/i18nMore';
 import { ColumnTable } from './ColumnTable';
 import type { Looked, Mapping } from './peopleFiles';
 

@@ -1,3 +1,4 @@
+import '../lib/i18nPlanning';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';

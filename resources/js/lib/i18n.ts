@@ -5,7 +5,8 @@ import { en } from './en';
 void i18next.use(initReactI18next).init({
   lng: 'en',
   fallbackLng: 'en',
-  resources: { en: { translation: en } },
+  // A copy: the words of other pages are added to it.
+  resources: { en: { translation: structuredClone(en) } },
   interpolation: { escapeValue: false },
   returnNull: false,
 });

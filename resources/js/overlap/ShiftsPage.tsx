@@ -1,3 +1,4 @@
+import '../lib/i18nPlanning';
 import { queryOptions, useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';

@@ -1,7 +1,6 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
 import { expect, it, vi } from 'vitest';
-import '../lib/i18nMore';
 import type { Week } from './person';
 import { MeetingsAhead, WeekOfLight } from './WeekOfLight';
 

@@ -1,3 +1,4 @@
+import '../lib/i18nPlanning';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
