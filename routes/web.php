@@ -20,6 +20,7 @@ use App\Invitations\SendAgainController;
 use App\Overlap\BoardController;
 use App\Overlap\PersonWeekController;
 use App\Overlap\ShiftReportController;
+use App\Overlap\TimesController;
 use App\People\AbsenceController;
 use App\People\AccountController;
 use App\People\CalendarController;
@@ -97,6 +98,7 @@ Route::prefix('api')->group(function (): void {
         Route::post('meetings/{meeting}/change', [MeetingController::class, 'change']);
         Route::delete('meetings/{meeting}', [MeetingController::class, 'destroy']);
         Route::post('board', BoardController::class);
+        Route::post('times', TimesController::class);
         Route::post('calendar-files/look', [CalendarFileController::class, 'look']);
         Route::post('mail-files', MailFileController::class);
         Route::post('calendar-files', [CalendarFileController::class, 'open']);

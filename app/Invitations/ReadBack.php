@@ -6,6 +6,7 @@ namespace App\Invitations;
 
 use App\HouseRules\HouseRules;
 use App\Overlap\PlanBoard;
+use App\Overlap\SheetPlan;
 use App\People\Clocks;
 use App\People\PersonResource;
 use App\Planning\Attendee;
@@ -14,10 +15,10 @@ use App\Planning\DateAttendee;
 use App\Planning\JoinMode;
 use App\Planning\Meeting;
 use App\Planning\MeetingSeries;
-use App\Planning\SaveSheet;
 use App\Planning\SheetOfMeeting;
 use App\Planning\SheetView;
 use Illuminate\Http\Request;
+use Syndex\Core\Overlap\BoardBuilder;
 use Syndex\Core\Overlap\Busy;
 use Syndex\Core\Overlap\BusyKind;
 use Syndex\Core\Overlap\DateJudge;
@@ -30,7 +31,6 @@ use Syndex\Core\Time\Interval;
 use Syndex\Core\Time\PlaceName;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\ZoneData;
-use Syndex\Core\Work;
 
 /** Reads a meeting back before it is sent: what is missing, what is still odd, and who will get what. */
 final readonly class ReadBack
@@ -42,9 +42,10 @@ final readonly class ReadBack
     {
         $meeting->loadMissing(['attendees.person', 'agenda', 'kit', 'host']);
         $sheet = $this->sheets->of($meeting);
-        $series = SaveSheet::onRule($sheet->series);
-        $plan = Plan::of($series, $series->expand(Work::usual(), limit: PlanBoard::MOST_DATES), $sheet->durationMinutes, $sheet->zone);
-        $people = $this->planBoard->participants($sheet, $plan, $meeting->known_as);
+        $laid = SheetPlan::of($sheet);
+        $plan = $laid->plan;
+        $series = $plan->series;
+        $people = $this->planBoard->participants($sheet, BoardBuilder::looksAt($plan), $meeting->known_as, $laid->leftOut($sheet));
         $states = (new DateJudge($plan, $people))->all();
 
         return [
@@ -113,7 +114,7 @@ final readonly class ReadBack
             $around = Interval::between($slot->start - $minutes * 60, $slot->end + $minutes * 60);
             foreach ($people as $person) {
                 $close = array_filter($person->busyDuring($around), static fn(Busy $b): bool => $b->kind === BusyKind::Busy && !$b->interval->overlaps($slot));
-                if ($close !== [] && !$person->taken->overlaps($slot)) {
+                if ($close !== [] && $person->isAsked($plan->dates->walls[$index]) && !$person->taken->overlaps($slot)) {
                     $without[$person->id] = ($without[$person->id] ?? 0) + 1;
                 }
             }

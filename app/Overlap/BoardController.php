@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Overlap;
 
-use App\Planning\Meeting;
 use Illuminate\Http\JsonResponse;
 use Syndex\Core\Time\ZoneData;
 
@@ -12,8 +11,10 @@ final class BoardController
 {
     public function __invoke(BoardRequest $request, PlanBoard $planBoard, ZoneData $zones): JsonResponse
     {
-        $id = $request->input('meetingId');
+        return new JsonResponse($request->withinCalendar(function () use ($request, $planBoard, $zones): array {
+            $sheet = $request->sheet($zones);
 
-        return new JsonResponse($request->withinCalendar(fn(): array => $planBoard($request->sheet($zones), $request->integer('index'), is_string($id) ? Meeting::query()->find($id, ['id', 'changes_id'])?->known_as : null, $request->integer('shiftMinutes'), $request->anchor($zones), $request->moveAs())));
+            return $planBoard($sheet, $request->laidOut($sheet, $zones), $request->integer('index'), $request->meetingId());
+        }));
     }
 }

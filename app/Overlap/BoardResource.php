@@ -8,7 +8,6 @@ use Syndex\Core\Overlap\Board;
 use Syndex\Core\Overlap\DateColumn;
 use Syndex\Core\Overlap\DateState;
 use Syndex\Core\Overlap\DayBoard;
-use Syndex\Core\Overlap\Fit;
 use Syndex\Core\Overlap\Mark;
 use Syndex\Core\Overlap\Pane;
 use Syndex\Core\Overlap\PlaceShift;
@@ -45,8 +44,6 @@ final readonly class BoardResource
             'columns' => array_map(static fn(DateColumn $c): array => ['ground' => self::segments($c->ground), 'blocks' => self::segments($c->blocks), 'barAt' => $c->barAt], $this->board->columns),
             'columnScale' => self::marks($this->board->columnScale),
             'columnBarAt' => $this->board->columnBarAt,
-            'present' => $this->fit($this->board->present),
-            'fits' => array_map($this->fit(...), $this->board->fits),
             'summary' => [
                 'required' => $this->board->summary->required,
                 'unknown' => $this->board->summary->unknown,
@@ -128,16 +125,6 @@ final readonly class BoardResource
     private static function marks(array $marks): array
     {
         return array_map(static fn(Mark $m): array => ['at' => $m->at, 'label' => $m->label], $marks);
-    }
-
-    /** @return array<string, mixed> */
-    private function fit(Fit $fit): array
-    {
-        return [
-            'clock' => $fit->clock, 'at' => $fit->at, 'dayShift' => $fit->dayShift, 'clashDates' => $fit->clashDates, 'offHours' => $fit->offHours, 'optionalBusy' => $fit->optionalBusy, 'offMinutes' => $fit->offMinutes, 'dates' => $fit->dates,
-            'clashes' => array_map(fn(array $ids, int $index): array => ['index' => $index, 'people' => array_map(fn(string $id): int => $this->at[$id], $ids)], $fit->clashes, array_keys($fit->clashes)),
-            'worse' => array_map(fn(string $id): int => $this->at[$id], $fit->worse),
-        ];
     }
 
     /**

@@ -10,10 +10,8 @@ use App\People\Clocks;
 use App\People\Hours;
 use App\People\Person;
 use App\People\ViewerClock;
-use App\Planning\SaveSheet;
 use App\Planning\SeriesView;
 use App\Planning\Sheet;
-use App\Planning\SheetDates;
 use App\Planning\TeamsOnSheet;
 use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Overlap\BoardBuilder;
@@ -22,8 +20,6 @@ use Syndex\Core\Overlap\Participant;
 use Syndex\Core\Overlap\Plan;
 use Syndex\Core\Recurrence\Expansion;
 use Syndex\Core\Recurrence\MovedSeries;
-use Syndex\Core\Recurrence\MoveSeries;
-use Syndex\Core\Recurrence\Reanchor;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Sentence\Grammar;
 use Syndex\Core\Sentence\SentencePiece;
@@ -34,57 +30,37 @@ use Syndex\Core\Time\IntervalSet;
 use Syndex\Core\Time\PlaceName;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\Zone;
-use Syndex\Core\Work;
 
 /** Computes the board for a sheet as it stands, kept or not. */
 final readonly class PlanBoard
 {
-    /** So many dates are judged; a longer or open series says how many more there are. */
-    public const MOST_DATES = 104;
-
     private const ANCHORS_NAMED = 3;
 
     private const SKIPPED_NAMED = 5;
 
     public function __construct(private Occupancy $occupancy, private Absences $absences, private CalendarBusy $calendars, private Clocks $clocks, private Hours $hours, private TeamsOnSheet $teams, private ViewerClock $clock, private SeriesView $seriesView, private Grammar $grammar) {}
 
-    /**
-     * @param  int  $shiftMinutes  the bar was let go so far from where it was
-     * @param  'words'|'dates'|null  $moveAs  which is meant where no rule says the moved dates
-     * @return array<string, mixed>
-     */
-    public function __invoke(Sheet $sheet, int $index, ?string $meetingId, int $shiftMinutes = 0, ?Zone $anchorIn = null, ?string $moveAs = null): array
+    /** @return array<string, mixed> */
+    public function __invoke(Sheet $sheet, SheetPlan $laid, int $index, ?string $meetingId): array
     {
-        $moved = $shiftMinutes === 0 ? null : MoveSeries::by($sheet->series, $shiftMinutes);
-        $asked = match (true) {
-            $moved === null => $sheet->series,
-            $moved->isExact(), $moveAs === 'words' => $moved->series,
-            // Until one is chosen it stays where it is.
-            default => $moveAs === 'dates' ? $moved->byDates ?? $sheet->series : $sheet->series,
-        };
-        $anchor = $anchorIn ?? $sheet->zone;
-        $wanted = $anchorIn === null ? $asked : Reanchor::to($asked, $anchorIn);
-        $series = SaveSheet::onRule($wanted);
-        $by = $wanted->start->seconds - $sheet->series->start->seconds;
-        $dates = $series->expand(Work::usual(), limit: self::MOST_DATES);
-        $plan = Plan::of($series, $dates, $sheet->durationMinutes, $anchor);
-        $people = $this->participants($sheet, $plan, $meetingId);
+        $plan = $laid->plan;
+        $series = $plan->series;
+        $people = $this->participants($sheet, BoardBuilder::looksAt($plan), $meetingId, $laid->leftOut($sheet));
         $board = BoardBuilder::build($plan, $people, $index);
 
         return [
-            // A move of the whole takes them along, where it takes every date as far.
-            ...$this->seriesView->of($series, $sheet->durationMinutes, $sheet->moved?->shifted($by), SheetDates::of(array_column($sheet->own, 'date'))->shifted($by)),
-            'choice' => $moved === null || $moved->isExact() || $moveAs !== null ? null : $this->choice($moved, $sheet->durationMinutes),
-            'skipped' => self::skipped($dates, $series, $anchor),
+            ...$this->seriesView->of($series, $sheet->durationMinutes, $laid->moved, $laid->own),
+            'choice' => $laid->choice === null ? null : $this->choice($laid->choice, $sheet->durationMinutes),
+            'skipped' => self::skipped($plan->dates, $series, $plan->anchor),
             'past' => count(array_filter($plan->dates->starts, static fn(int $start): bool => $start < now()->getTimestamp())),
-            'movedFrom' => $series->start->seconds === $asked->start->seconds || $anchorIn !== null ? null : $asked->start->format(),
-            'zone' => $anchor->id,
-            'zoneCity' => PlaceName::of($anchor->id),
-            'away' => $this->away($sheet, $dates),
+            'movedFrom' => $series->start->seconds === $laid->asked->start->seconds || $plan->anchor->id !== $sheet->zone->id ? null : $laid->asked->start->format(),
+            'zone' => $plan->anchor->id,
+            'zoneCity' => PlaceName::of($plan->anchor->id),
+            'away' => $this->away($sheet, $plan->dates),
             'teams' => $this->teams->of($sheet->attendees),
             'calendars' => $this->age(array_column($sheet->attendees, 'personId')),
             'anchors' => $this->anchors($plan, $people),
-            'complete' => $dates->complete,
+            'complete' => $plan->dates->complete,
             'open' => $series->rule?->isOpen() ?? false,
             'board' => BoardResource::of($board),
         ];
@@ -115,12 +91,15 @@ final readonly class PlanBoard
         return $skipped;
     }
 
-    /** @return list<Participant> */
-    public function participants(Sheet $sheet, Plan $plan, ?string $meetingId): array
+    /**
+     * @param  IntervalSet  $windows  what lies outside of them is left out
+     * @param  array<string, array<int, true>>  $leftOut  who is not asked on which dates
+     * @return list<Participant>
+     */
+    public function participants(Sheet $sheet, IntervalSet $windows, ?string $meetingId, array $leftOut = []): array
     {
         $ids = array_column($sheet->attendees, 'personId');
         $people = Person::query()->with('journeys')->whereIn('id', $ids)->get()->keyBy('id');
-        $windows = BoardBuilder::looksAt($plan);
         $busy = $this->occupancy->of($ids, $windows, $meetingId);
         $calendars = $this->calendars->calendars($ids);
         $elsewhere = $calendars === [] ? [] : $this->calendars->of(array_map(strval(...), array_keys($calendars)), $windows);
@@ -138,6 +117,7 @@ final readonly class PlanBoard
                     $this->hours->of($person),
                     $known[$person->id],
                     self::inOrder($busy[$person->id] ?? [], [...$away[$person->id] ?? [], ...$elsewhere[$person->id] ?? []]),
+                    $leftOut[$person->id] ?? [],
                 );
             }
         }

@@ -22,6 +22,12 @@ final readonly class SheetDates
         return new self(array_map(static fn(WallTime $date): array => [$date, $date], $dates));
     }
 
+    /** @return list<array{WallTime, WallTime}> as named before, as named now */
+    public function pairs(): array
+    {
+        return $this->dates;
+    }
+
     /** The whole was moved by so many seconds. */
     public function shifted(int $seconds): self
     {

@@ -165,25 +165,73 @@ it('loads no more script for a page than that page needs', function (): void {
         ->and($names)->toContain('TodayPage')->not->toContain('PlanSheetPage')->not->toContain('ReadBackPage')->not->toContain('Dialog');
 });
 
-it('takes a better time by keys alone, and puts it back', function (): void {
+it('walks better times by keys alone, shows each on the board, takes one, and puts it back', function (): void {
     $this->signIn();
     $this->visit(meetingPath($this, 'Grower exchange', '/plan'));
     $this->waitFor(fn(): bool => (bool) $this->browser->executeScript('const it = [...document.querySelectorAll("footer button")].find((b) => b.innerText === "Show better times" && !b.disabled); it?.focus(); return Boolean(it)'), 'better times to show');
     $before = $this->css('h1')->getText();
     $keys = fn(string ...$keys) => array_map(fn(string $key) => $this->browser->getKeyboard()->sendKeys($key), $keys);
+    $marked = fn(): string => (string) $this->browser->executeScript('return document.activeElement.dataset.time ?? ""');
+    $bar = fn(): string => (string) $this->browser->executeScript('return document.querySelector("[data-testid=bar]")?.getAttribute("aria-valuetext") ?? ""');
     $keys(WebDriverKeys::ENTER);
-    $this->see('as it is now');
-    $times = array_map(static fn($one): string => (string) $one->getAttribute('aria-label'), $this->browser->findElements(WebDriverBy::cssSelector('[role=dialog] li button')));
+    $this->see('As it is now');
+    $this->waitFor(fn(): bool => str_starts_with($marked(), 'at ') && $marked() !== 'at 0', 'the first better time to have the focus');
 
-    // The one that stands now comes first, with what it costs; who is busy on the date that does not hold is named.
-    expect($this->css('[role=dialog] li')->getText())->toContain('15:30')->toContain('clashes on 1 of 12')->toContain('On 5 Jan busy: Wanjiru, Corin')
-        ->and($times)->toHaveCount(3)
-        ->and($this->browser->executeScript('return document.activeElement.getAttribute("aria-label")'))->toBe($times[0]);
+    // The present time comes first, with what it costs; who is busy on the date that does not hold is named.
+    $this->see('All required are free on 11 of 12 dates; 5 Jan Wanjiru and Corin busy.');
+    $this->waitFor(fn(): bool => str_starts_with($bar(), '11:00'), 'the bar at the marked time');
+    $keys(WebDriverKeys::ARROW_UP);
+    $this->waitFor(fn(): bool => $marked() === 'at 0' && str_starts_with($bar(), '15:30'), 'the bar at the present time');
+    $keys(WebDriverKeys::ARROW_DOWN, WebDriverKeys::ARROW_DOWN, WebDriverKeys::ARROW_DOWN);
+    $this->waitFor(fn(): bool => str_starts_with($bar(), '13:30'), 'the bar at the third');
+    $this->expectAccessible('better times');
+    $this->pressAt("//button[normalize-space(.)='Who pays']");
+    $this->see('Who sits outside their hours, counted over 12 dates');
+    $this->see('In a sentence');
+    $this->expectAccessible('who pays');
 
-    $keys(WebDriverKeys::ARROW_DOWN, WebDriverKeys::ARROW_UP, WebDriverKeys::ARROW_DOWN, WebDriverKeys::ENTER);
-    $this->see(substr($times[1], -5) . ' Nairobi time');
+    $this->browser->executeScript('document.querySelector("[data-time][aria-current]").focus()');
+    $keys(WebDriverKeys::ENTER);
+    $this->waitFor(fn(): bool => str_contains($this->css('h1')->getText(), 'Wednesday at 13:30 Nairobi time'), 'the heading with the time taken');
     $this->press('button', 'Undo');
     $this->waitFor(fn(): bool => $this->css('h1')->getText() === $before, 'the heading as it was');
+
+    $this->press('button', 'Show better times');
+    $this->waitFor(fn(): bool => $marked() !== '', 'the list');
+    $keys(WebDriverKeys::ESCAPE);
+    $this->waitFor(fn(): bool => $this->browser->executeScript('return document.activeElement.innerText') === 'Show better times', 'the focus where it came from');
+    expect($this->css('h1')->getText())->toBe($before);
+});
+
+it('takes a time without somebody on the one date that does not hold', function (): void {
+    $this->signIn();
+    $this->visit(meetingPath($this, 'Grower exchange', '/plan'));
+    $this->press('button', 'Show better times');
+    $this->press('button', '6 Jan without Corin');
+    $this->waitFor(fn(): bool => str_contains($this->css('h1')->getText(), 'Wednesday at 11:00 Nairobi time'), 'the time taken');
+    $this->see('6 Jan: 9 people');
+    $this->waitFor(fn(): bool => !str_contains($this->text(), 'Corin away') && str_contains($this->text(), 'are free on 12 of 12 dates'), 'a series that holds on every date');
+    $this->press('button', 'Undo');
+    $this->waitFor(fn(): bool => str_contains($this->css('h1')->getText(), 'Tuesday at 15:30 Nairobi time'), 'all of it taken back in one step');
+    expect($this->text())->not->toContain('9 people');
+});
+
+it('takes a rota, which stays one series with dates at other times', function (): void {
+    $this->signIn();
+    $this->visit(meetingPath($this, 'Grower exchange', '/plan'));
+    $this->press('button', 'Show better times');
+    $this->see('No time is fair to all');
+    $this->pressAt("//button[@data-time='rota']");
+    $this->see('Rota is marked.');
+    $this->press('button', 'All dates');
+    $this->press('button', 'Take the rota');
+    $this->see('The rota is taken');
+    // Some dates are at the time of the series, the others at times of their own.
+    $clocks = fn(): array => array_values(array_unique((array) $this->browser->executeScript('return [...document.querySelectorAll("ol li button[aria-pressed] span:first-child span")].map((s) => s.innerText.trim()).filter((s) => /^[0-9]{2}:[0-9]{2}$/.test(s))')));
+    $this->waitFor(fn(): bool => $clocks() !== [], 'dates at times of their own');
+    expect(count($clocks()))->toBeBetween(1, 2);
+    $this->press('button', 'Undo');
+    $this->waitFor(fn(): bool => str_contains($this->css('h1')->getText(), 'at 15:30 Nairobi time'), 'the series as it was');
 });
 
 it('puts the agenda in order by touch, by mouse and by keys', function (): void {

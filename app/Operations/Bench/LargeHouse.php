@@ -7,6 +7,7 @@ namespace App\Operations\Bench;
 use App\People\Account;
 use App\People\Role;
 use App\People\SearchKey;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -16,6 +17,13 @@ final class LargeHouse
     public const PEOPLE = 20_000;
 
     public const SERIES = 5_000;
+
+    /** People for whom time is sought, how many of them are required, and how much each has. */
+    public const CROWD = 6_000;
+
+    public const REQUIRED = 20;
+
+    public const STRETCHES = 100;
 
     private const DATES = 40;
 
@@ -75,6 +83,27 @@ final class LargeHouse
         $this->insert('attendees', array_values($attendees));
         $this->insert('occurrences', $occurrences);
         DB::statement('analyze table people, person_words, person_search, meetings, meeting_words, attendees, occurrences');
+    }
+
+    /** @return list<string> people whose calendars hold a hundred stretches each, over four weeks */
+    public function busyCrowd(): array
+    {
+        $ids = array_values(array_map(strval(...), DB::table('people')->where('email_domain', 'crowd.example')->orderBy('id')->limit(self::CROWD)->pluck('id')->all()));
+        $this->insert('calendars', array_map(static fn(string $id): array => ['person_id' => $id, 'kind' => 'file', 'label' => 'bench.ics', 'state' => 'read', 'read_at' => now(), 'laid_at' => now()], $ids));
+        $calendars = DB::table('calendars')->whereIn('person_id', $ids)->pluck('id', 'person_id')->all();
+        $from = CarbonImmutable::parse('2026-12-01 00:00:00');
+        foreach ($ids as $at => $id) {
+            $rows = [];
+            for ($i = 0; $i < self::STRETCHES; $i++) {
+                // Spread over four weeks, a quarter hour to an hour and a half each.
+                $start = $from->addMinutes(400 * $i + 15 * (($at * 7 + $i * 11) % 24));
+                $rows[] = ['calendar_id' => $calendars[$id], 'person_id' => $id, 'key' => md5("$at $i"), 'starts_at' => $start->format('Y-m-d H:i:s'), 'ends_at' => $start->addMinutes(15 * (1 + ($at + $i) % 6))->format('Y-m-d H:i:s'), 'kind' => 'busy'];
+            }
+            $this->insert('busy_times', $rows);
+        }
+        DB::statement('analyze table calendars, busy_times');
+
+        return $ids;
     }
 
     /** A word that can be said, one of some 4,000. */

@@ -12,7 +12,6 @@ final readonly class Board
      * @param  list<DateState>  $comingDays  the next days of a single meeting; none for a series
      * @param  list<DateColumn>  $columns  one for each date, or for each coming day
      * @param  list<Mark>  $columnScale
-     * @param  list<Fit>  $fits  best first; only those better than the present time
      */
     public function __construct(
         public DayBoard $day,
@@ -21,8 +20,6 @@ final readonly class Board
         public array $columns,
         public array $columnScale,
         public int $columnBarAt,
-        public Fit $present,
-        public array $fits,
         public Summary $summary,
     ) {}
 }

@@ -19,8 +19,6 @@ final class BoardBuilder
     /** A single meeting is held against so many coming days. */
     public const DAYS_FOR_A_SINGLE = 14;
 
-    private const PROPOSALS = 3;
-
     /** @param list<Participant> $people */
     public static function build(Plan $plan, array $people, int $index): Board
     {
@@ -30,8 +28,6 @@ final class BoardBuilder
         $wide = $plan->dates->count() > 1 ? $plan : self::comingDays($plan);
         $hours = new HoursOnDates();
         $columns = new ColumnBuilder($wide, $people, $hours);
-        $search = new FitSearch($plan, $people, new ColumnBuilder($plan, $people, $hours), $hours);
-        $present = $search->present();
         $axis = $columns->axis(0);
 
         return new Board(
@@ -41,8 +37,6 @@ final class BoardBuilder
             $columns->columns(),
             self::scale($axis, $plan),
             $axis->at($plan->dates->starts[0]),
-            $present,
-            $search->better($present, self::PROPOSALS),
             Summary::of($states, $people),
         );
     }

@@ -51,7 +51,7 @@ final readonly class DateJudge
         $lights = $this->lights($slot);
 
         return array_map(
-            fn(Participant $person, int $group): Standing => $this->standing($person, $index, $lights[$group], $this->clashes($person, $slot)),
+            fn(Participant $person, int $group): Standing => $this->standing($person, $index, $lights[$group], $person->isAsked($this->plan->dates->walls[$index]) ? $this->clashes($person, $slot) : []),
             $this->people,
             $this->crowd->groupOf,
         );
@@ -64,6 +64,9 @@ final readonly class DateJudge
         $troubles = [];
         $lights = $this->lights($slot);
         foreach ($this->people as $at => $person) {
+            if (!$person->isAsked($this->plan->dates->walls[$index])) {
+                continue;
+            }
             $clashes = $this->clashes($person, $slot);
             if ($person->required) {
                 $required++;

@@ -18,6 +18,7 @@ final readonly class Participant
      * @param  ?Zone  $zone  null when nobody knows where the person is
      * @param  bool  $calendarKnown  whether an empty list of busy times means free
      * @param  list<Busy>  $busy
+     * @param  array<int, true>  $leftOut  dates on which they are not asked, by what the anchor's clock shows then
      */
     public function __construct(
         public string $id,
@@ -27,8 +28,15 @@ final readonly class Participant
         public WorkingHours $hours,
         public bool $calendarKnown,
         public array $busy = [],
+        public array $leftOut = [],
     ) {
         $this->taken = IntervalSet::of(array_map(static fn(Busy $b): Interval => $b->interval, $busy));
+    }
+
+    /** @param int $wall what the anchor's clock shows at a date */
+    public function isAsked(int $wall): bool
+    {
+        return !isset($this->leftOut[$wall]);
     }
 
     /** @return list<Busy> what lies within a window, or reaches into it */

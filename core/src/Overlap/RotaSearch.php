@@ -48,10 +48,11 @@ final class RotaSearch
     /**
      * @param  int  $times  how many there are to choose from
      * @param  list<array<int, array<int, array{int, int}>>>  $costs  of each person: by date and time, whether it is night, whether it is outside
+     * @param  array<int, array<int, bool>>  $barred  by date and time, what must not be taken; never all times of a date
      *
      * @throws TooMuchWork if there are more turns than can be weighed
      */
-    public function __construct(private readonly int $dates, private readonly int $times, array $costs)
+    public function __construct(private readonly int $dates, private readonly int $times, array $costs, private readonly array $barred = [])
     {
         for ($turns = 1, $date = 0; $times > 1 && $date < $dates; $date++) {
             $turns *= $times;
@@ -87,7 +88,7 @@ final class RotaSearch
     {
         $byClass = [];
         for ($date = 0; $date < $this->dates; $date++) {
-            $key = '';
+            $key = implode(',', array_keys(array_filter($this->barred[$date] ?? []))) . ';';
             foreach ($costs as $person) {
                 foreach ($person[$date] as [$night, $outside]) {
                     $key .= $night . $outside;
@@ -112,7 +113,7 @@ final class RotaSearch
         for ($class = count($this->classes); $class >= 0; $class--) {
             foreach ($this->crowd as $at => [, $costsOf]) {
                 foreach ($costsOf as $kind => $of) {
-                    $this->least[$kind][$class][$at] = $class === count($this->classes) ? 0 : $this->least[$kind][$class + 1][$at] + count($this->classes[$class]) * min($of[$class] ?: [0]);
+                    $this->least[$kind][$class][$at] = $class === count($this->classes) ? 0 : $this->least[$kind][$class + 1][$at] + count($this->classes[$class]) * min($this->open($class, $of[$class]) ?: [0]);
                 }
             }
         }
@@ -134,7 +135,8 @@ final class RotaSearch
             return;
         }
         $isLast = $time === $this->times - 1;
-        for ($count = $isLast ? $left : 0; $count <= $left; $count++) {
+        $isBarred = $this->isBarred($class, $time);
+        for ($count = $isLast ? $left : 0; $count <= ($isBarred ? 0 : $left); $count++) {
             $thenNights = $nights;
             $thenOutside = $outside;
             if ($count > 0) {
@@ -165,12 +167,27 @@ final class RotaSearch
         foreach ($sums as $at => $sum) {
             $least = $left === 0 ? 0 : PHP_INT_MAX;
             for ($other = $time; $left > 0 && $other < $this->times; $other++) {
-                $least = min($least, $this->crowd[$at][1][$kind][$class][$other]);
+                $least = $this->isBarred($class, $other) ? $least : min($least, $this->crowd[$at][1][$kind][$class][$other]);
             }
-            $sums[$at] = $sum + $this->least[$kind][$class + 1][$at] + $left * $least;
+            // With nothing left to take there is no such way: it is left further on.
+            $sums[$at] = $sum + $this->least[$kind][$class + 1][$at] + ($least === PHP_INT_MAX ? 0 : $left * $least);
         }
 
         return $sums;
+    }
+
+    private function isBarred(int $class, int $time): bool
+    {
+        return $this->barred[$this->classes[$class][0]][$time] ?? false;
+    }
+
+    /**
+     * @param  array<int, int>  $byTime
+     * @return array<int, int> of the times that can be taken
+     */
+    private function open(int $class, array $byTime): array
+    {
+        return array_filter($byTime, fn(int $time): bool => !$this->isBarred($class, $time), ARRAY_FILTER_USE_KEY);
     }
 
     /**

@@ -146,15 +146,19 @@ describe('the verb overlap', function () use ($nine): void {
  * The same turns by weighing all there are.
  *
  * @param  list<array<int, array<int, array{int, int}>>>  $costs
+ * @param  array<int, array<int, bool>>  $barred
  * @return list<int>
  */
-function turnsOneByOne(int $dates, int $times, array $costs): array
+function turnsOneByOne(int $dates, int $times, array $costs, array $barred = []): array
 {
     $best = null;
     for ($number = 0; $number < $times ** $dates; $number++) {
         $turns = [];
         for ($rest = $number, $date = 0; $date < $dates; $date++, $rest = intdiv($rest, $times)) {
             array_unshift($turns, $rest % $times);
+        }
+        if (array_filter($turns, static fn(int $time, int $date): bool => $barred[$date][$time] ?? false, ARRAY_FILTER_USE_BOTH) !== []) {
+            continue;
         }
         $sums = [[], []];
         foreach ($costs as $at => $person) {
@@ -197,7 +201,14 @@ describe('RotaSearch', function (): void {
                 $costs[] = array_map(static fn(int $kind): array => $pattern[($kind + $shift) % 6], $dateKind);
             }
 
-            expect((new RotaSearch($dates, $times, $costs))->turns())->toBe(turnsOneByOne($dates, $times, $costs));
+            $barred = array_map(static function () use ($times): array {
+                $open = mt_rand(0, $times - 1);
+
+                return array_map(static fn(int $time): bool => $time !== $open && mt_rand(0, 3) === 0, range(0, $times - 1));
+            }, $dateKind);
+
+            expect((new RotaSearch($dates, $times, $costs))->turns())->toBe(turnsOneByOne($dates, $times, $costs))
+                ->and((new RotaSearch($dates, $times, $costs, $barred))->turns())->toBe(turnsOneByOne($dates, $times, $costs, $barred));
         }
     })->with(range(1, 10));
 

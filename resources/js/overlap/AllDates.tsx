@@ -1,13 +1,18 @@
 import { useTranslation } from 'react-i18next';
 import { clock, dayMonth, month } from '../lib/time';
-import type { DateState, Drawn, Fit } from './board';
+import type { DateState, Drawn } from './board';
+
+/** A better time, by how much it lies from the present one. */
+export type BetterTime = { shiftMinutes: number; clock: string; clashDates: number; dates: number };
 
 export type AllDatesProps = {
   board: Drawn;
   durationMinutes: number;
   selected: number;
   choose: (index: number) => void;
-  take: (fit: Fit) => void;
+  /** A better time, as a band that one press takes. */
+  better: BetterTime | undefined;
+  take: () => void;
   single: boolean;
 };
 
@@ -34,12 +39,14 @@ function monthHeads(walls: string[]): Map<number, string> {
 }
 
 /** The board turned on the series: a column a date, lighter where more of the required are in their hours. */
-export function AllDates({ board, durationMinutes, selected, choose, take, single }: AllDatesProps) {
+export function AllDates({ board, durationMinutes, selected, choose, better, take, single }: AllDatesProps) {
   const { t } = useTranslation();
-  const { columns, columnScale, columnBarAt, fits, dates } = board;
+  const { columns, columnScale, columnBarAt, dates } = board;
   const many = columns.length > MANY;
   const at = (minutes: number) => `${(minutes / AXIS) * 100}%`;
-  const best = single ? undefined : fits[0];
+  const bandAt = columnBarAt + (better?.shiftMinutes ?? 0);
+  // What lies on another day is not on this board.
+  const best = single || !better || bandAt < 0 || bandAt + durationMinutes > AXIS ? undefined : { ...better, at: bandAt };
 
   const heads = monthHeads(columns.map(({ state }) => state.wall));
   // The year stands where it changes; in every column there would be no room for it.
@@ -147,7 +154,7 @@ export function AllDates({ board, durationMinutes, selected, choose, take, singl
                 type="button"
                 className="pointer-events-auto absolute inset-x-0 border-2 border-dashed border-good bg-good/15 hover:bg-good/30"
                 style={{ top: at(best.at), height: at(durationMinutes) }}
-                onClick={() => take(best)}
+                onClick={take}
                 aria-label={t('dates.takeLong', { clock: best.clock, clashes: best.clashDates, dates: best.dates })}
               />
             </div>

@@ -68,21 +68,6 @@ const day = z.object({
   worstFirst: z.array(z.string()),
 });
 const column = z.object({ ground: z.array(segment), blocks: z.array(segment), barAt: z.number() });
-const fit = z.object({
-  clock: z.string(),
-  at: z.number(),
-  dayShift: z.number(),
-  clashDates: z.number(),
-  offHours: z.number(),
-  optionalBusy: z.number(),
-  offMinutes: z.number(),
-  dates: z.number(),
-  /** Of the first dates that clash: who of the required is busy. */
-  clashes: z.array(z.object({ index: z.number(), people: z.array(z.number()) })),
-  /** Required people who have it worse than at the present time. */
-  worse: z.array(z.number()),
-});
-
 const times = z.array(z.object({ id: z.string(), dates: z.number() }));
 
 const wireShape = z.object({
@@ -93,8 +78,6 @@ const wireShape = z.object({
   columns: z.array(column),
   columnScale: z.array(mark),
   columnBarAt: z.number(),
-  present: fit,
-  fits: z.array(fit),
   /** All dates together, for the required. */
   summary: z.object({
     required: z.number(),
@@ -109,7 +92,7 @@ const wireShape = z.object({
 /** What a board draws: one date as a day, and every date (or coming day of a single meeting) as a column. */
 export const drawnShape = z.pipe(
   wireShape,
-  z.transform(({ people, dates, comingDays, columns, present, fits, ...rest }) => {
+  z.transform(({ people, dates, comingDays, columns, ...rest }) => {
     const required = new Map(rest.day.standings.map((one) => [one.id, one.required]));
     const named = (states: z.infer<typeof dateState>[]) =>
       states.map(({ troubles, ...state }) => ({
@@ -122,19 +105,11 @@ export const drawnShape = z.pipe(
           clash,
         })),
       }));
-    const ids = (places: number[]) => places.map((at) => people[at] ?? '');
-    const told = (one: z.infer<typeof fit>) => ({
-      ...one,
-      clashes: one.clashes.map(({ index, people: busy }) => ({ index, people: ids(busy) })),
-      worse: ids(one.worse),
-    });
     const own = named(dates);
     const shown = comingDays.length > 0 ? named(comingDays) : own;
     return {
       ...rest,
       dates: own,
-      present: told(present),
-      fits: fits.map(told),
       columns: columns.flatMap((one, index) => {
         const state = shown[index];
         return state ? [{ ...one, state }] : [];
@@ -157,7 +132,6 @@ export type Standing = z.infer<typeof standing>;
 export type DateState = Drawn['dates'][number];
 export type Summary = Drawn['summary'];
 export type Column = Drawn['columns'][number];
-export type Fit = Drawn['fits'][number];
 export type Light = z.infer<typeof light>;
 
 /** Panes in the order of their keys. */

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { ApiError } from '../lib/api';
 import { clock, dayMonth, longDate } from '../lib/time';
 import { useMedia } from '../lib/useMedia';
-import { AllDates } from '../overlap/AllDates';
+import { AllDates, type BetterTime } from '../overlap/AllDates';
 import { AnchorAdvice } from '../overlap/AnchorAdvice';
 import { DateStrip } from '../overlap/DateStrip';
 import { DayBoard } from '../overlap/DayBoard';
@@ -17,14 +17,17 @@ import { leftOut, WhenForm } from './DatesEditor';
 import { namedOf, ownWords, placeOfDate } from './own';
 import { NextDays } from './NextDays';
 import type { Meeting } from './meetings';
+import { Burden } from './Burden';
 import type { Sheet } from './sheet';
+import type { Told } from './timesWords';
+import type { TimesState } from './useTimes';
 import { wasBar } from './was';
 import type { PlannedState } from './usePlanned';
 
 /** So many dates with something of their own are named under the board; all stand among the single dates. */
 const OWN_NAMED = 3;
 
-export type BoardView = 'day' | 'dates';
+export type BoardView = 'day' | 'dates' | 'burden';
 
 export type BoardAreaProps = {
   meetingId: string;
@@ -35,12 +38,16 @@ export type BoardAreaProps = {
   setView: (view: BoardView) => void;
   /** The meeting as its people know it, where this is the sheet of a change. */
   sent: Meeting | undefined;
+  /** Better times, while they stand beside the board: what is marked is shown, and nothing is changed here. */
+  times: TimesState;
+  told: Told | null;
+  better: BetterTime | undefined;
   /** Opens what one date has of its own. */
   makeDiffer: (date: string) => void;
 };
 
 /** The right side of the sheet: the board of one date or of all, and the strip of dates under it. */
-export function BoardArea({ meetingId, sheet, people, state, view, setView, sent, makeDiffer }: BoardAreaProps) {
+export function BoardArea({ meetingId, sheet, people, state, view, setView, sent, times, told, better, makeDiffer }: BoardAreaProps) {
   const { t } = useTranslation();
   const tell = useTell();
   const narrow = useMedia('(max-width: 767px)');
@@ -48,7 +55,10 @@ export function BoardArea({ meetingId, sheet, people, state, view, setView, sent
   const [worstFirst, setWorstFirst] = useState(false);
   const [moving, setMoving] = useState(false);
   const [adding, setAdding] = useState(false);
-  const { board, planned } = state;
+  const { board } = state;
+  const looking = times.open;
+  const planned = times.preview ?? state.planned;
+  const choose = times.preview ? times.choose : state.choose;
   const dates = planned?.board.dates ?? [];
   const single = dates.length <= 1;
   const day = planned?.board.day;
@@ -58,11 +68,13 @@ export function BoardArea({ meetingId, sheet, people, state, view, setView, sent
     <div className="flex min-h-[440px] min-w-0 flex-1 flex-col gap-1.5 px-3.5 pt-2 pb-2">
       <div className="flex items-center justify-between gap-3">
         <p className="min-w-0 truncate text-muted">
-          {view === 'day'
-            ? t('board.intro', { date: current ? longDate(current.wall) : '' })
-            : single
-              ? t('dates.introSingle')
-              : t('dates.intro', { count: dates.length, required: current?.required ?? 0 })}
+          {view === 'burden'
+            ? ''
+            : view === 'day'
+              ? t('board.intro', { date: current ? longDate(current.wall) : '' })
+              : single
+                ? t('dates.introSingle')
+                : t('dates.intro', { count: dates.length, required: current?.required ?? 0 })}
         </p>
         {!narrow && view === 'day' && (
           <span className="ml-auto flex shrink-0 gap-4 text-note">
@@ -76,7 +88,7 @@ export function BoardArea({ meetingId, sheet, people, state, view, setView, sent
         )}
         {!narrow && (
           <div role="group" aria-label={t('board.view')} className="flex shrink-0">
-            {(['day', 'dates'] as const).map((one) => (
+            {([...(looking ? (['burden'] as const) : []), 'day', 'dates'] as const).map((one) => (
               <button
                 key={one}
                 type="button"
@@ -84,7 +96,7 @@ export function BoardArea({ meetingId, sheet, people, state, view, setView, sent
                 onClick={() => setView(one)}
                 className={`border border-line px-2.5 py-0.5 text-note font-semibold ${view === one ? 'bg-ink text-on-ink' : 'bg-sheet'}`}
               >
-                {t(`board.${one}`)}
+                {one === 'burden' ? t('fits.burden') : t(`board.${one}`)}
               </button>
             ))}
           </div>
@@ -99,9 +111,11 @@ export function BoardArea({ meetingId, sheet, people, state, view, setView, sent
       {planned && day && sheet.attendees.length === 0 && <p className="m-auto max-w-sm text-center text-muted">{t('board.empty')}</p>}
       {planned && day && sheet.attendees.length > 0 && (
         <>
-          {narrow ? (
+          {view === 'burden' && told && times.marked ? (
+            <Burden told={told} people={people} marked={times.marked} />
+          ) : narrow ? (
             <DayStrips day={day} people={people} moved={state.moved} />
-          ) : view === 'day' ? (
+          ) : view !== 'dates' ? (
             <div className="flex min-h-0 flex-1 gap-6">
               <DayBoard
                 day={day}
@@ -109,6 +123,7 @@ export function BoardArea({ meetingId, sheet, people, state, view, setView, sent
                 anchorCity={planned.zoneCity}
                 allDay={sheet.allDay}
                 moved={state.moved}
+                readOnly={looking}
                 was={wasBar(sheet, sent, current?.wall, day)}
                 close={close}
                 worstFirst={worstFirst}
@@ -120,8 +135,9 @@ export function BoardArea({ meetingId, sheet, people, state, view, setView, sent
               board={planned.board}
               durationMinutes={sheet.durationMinutes}
               selected={day.index}
-              choose={state.choose}
-              take={state.take}
+              choose={choose}
+              better={looking ? undefined : better}
+              take={() => better && state.moveBy(better.shiftMinutes)}
               single={single}
             />
           )}
@@ -129,14 +145,14 @@ export function BoardArea({ meetingId, sheet, people, state, view, setView, sent
             dates={dates}
             people={people}
             selected={day.index}
-            choose={state.choose}
+            choose={choose}
             usual={sheet.allDay ? null : clock(planned.startLocal)}
-            drop={single ? null : (wall) => state.editDate({ do: 'drop', date: wall })}
-            dropped={leftOut(sheet)}
+            drop={single || looking ? null : (wall) => state.editDate({ do: 'drop', date: wall })}
+            dropped={looking ? [] : leftOut(sheet)}
             restore={(wall) => state.editDate({ do: 'add', date: wall })}
             complete={planned.complete}
           >
-            {current && (
+            {current && !looking && (
               <Popover
                 open={moving}
                 onOpenChange={setMoving}
@@ -169,42 +185,45 @@ export function BoardArea({ meetingId, sheet, people, state, view, setView, sent
                 />
               </Popover>
             )}
-            {sheet.own.slice(0, OWN_NAMED).map((own) => (
-              <button key={own.date} type="button" className="changeable" onClick={() => makeDiffer(own.date)}>
-                {t('ownDate.differs', { date: dayMonth(placeOfDate(sheet, own.date)), what: ownWords(t, own) })}
-              </button>
-            ))}
-            {current && !single && (
+            {!looking &&
+              sheet.own.slice(0, OWN_NAMED).map((own) => (
+                <button key={own.date} type="button" className="changeable" onClick={() => makeDiffer(own.date)}>
+                  {t('ownDate.differs', { date: dayMonth(placeOfDate(sheet, own.date)), what: ownWords(t, own) })}
+                </button>
+              ))}
+            {current && !single && !looking && (
               <button type="button" className="changeable" onClick={() => makeDiffer(namedOf(sheet, current.wall))}>
                 {t('ownDate.open', { date: dayMonth(current.wall) })}
               </button>
             )}
-            <Popover
-              open={adding}
-              onOpenChange={setAdding}
-              label={t('singleDates.add')}
-              className="w-[25rem]"
-              trigger={
-                <button type="button" className="changeable">
-                  {t('singleDates.add')}
-                </button>
-              }
-            >
-              <WhenForm
-                from={dates[dates.length - 1]?.wall ?? sheet.startLocal}
-                allDay={sheet.allDay}
-                action={t('singleDates.add')}
-                pending={state.isEditing}
-                take={(date) => state.editDate({ do: 'add', date }, () => setAdding(false))}
-              />
-            </Popover>
+            {!looking && (
+              <Popover
+                open={adding}
+                onOpenChange={setAdding}
+                label={t('singleDates.add')}
+                className="w-[25rem]"
+                trigger={
+                  <button type="button" className="changeable">
+                    {t('singleDates.add')}
+                  </button>
+                }
+              >
+                <WhenForm
+                  from={dates[dates.length - 1]?.wall ?? sheet.startLocal}
+                  allDay={sheet.allDay}
+                  action={t('singleDates.add')}
+                  pending={state.isEditing}
+                  take={(date) => state.editDate({ do: 'add', date }, () => setAdding(false))}
+                />
+              </Popover>
+            )}
             {!single && !sheet.allDay && (
               <Link className="changeable" to={`/meetings/${meetingId}/shifts`}>
                 {t('shifts.title')}
               </Link>
             )}
           </DateStrip>
-          <AnchorAdvice anchors={planned.anchors} take={state.reanchor} />
+          {!looking && <AnchorAdvice anchors={planned.anchors} take={state.reanchor} />}
         </>
       )}
     </div>

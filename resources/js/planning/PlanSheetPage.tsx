@@ -14,7 +14,6 @@ import { Page } from '../ui/Page';
 import { BoardArea, type BoardView } from './BoardArea';
 import { EntriesProvider, useFinishEntries } from './entries';
 import { EntrySection } from './EntrySection';
-import { FitsDialog } from './FitsDialog';
 import { JoinSection } from './JoinSection';
 import { meetingQuery, type Meeting } from './meetings';
 import { MoveChoice } from './MoveChoice';
@@ -24,9 +23,12 @@ import { Sentence } from './Sentence';
 import { SheetNotes } from './SheetNotes';
 import { ConflictQuestion, DiscardQuestion, LeavingQuestion, ManyDatesQuestion } from './SheetQuestions';
 import { SheetSummary } from './SheetSummary';
+import { TimesList } from './TimesList';
+import { whatOf, type Told } from './timesWords';
 import { TypedSentence } from './TypedSentence';
 import { usePlanned } from './usePlanned';
 import { useSheet } from './useSheet';
+import { useTimes } from './useTimes';
 import { usePlace } from './usePlace';
 import { useUndoKeys } from './useUndoKeys';
 import { WhatDiffers } from './WhatDiffers';
@@ -70,13 +72,14 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
   const finishEntries = useFinishEntries();
   const city = useSession()?.zoneCity ?? '';
   const [view, setView] = useState<BoardView>('day');
-  const [fits, setFits] = useState(false);
   const [discarding, setDiscarding] = useState(false);
   const [typing, setTyping] = useState(false);
   const { data: sent } = useQuery({ ...meetingQuery(meeting.changeOf ?? ''), enabled: meeting.changeOf !== null });
   const [asked] = useSearchParams();
   const [differing, setDiffering] = useState<string | null>(asked.get('date'));
   const people = useMemo(() => new Map(sheet.attendees.map(({ person }) => [person.id, person])), [sheet.attendees]);
+  const times = useTimes(meeting.id, state, onBoard, people, view === 'dates');
+  const told: Told | null = times.times.data ? { times: times.times.data, people, city: planned?.zoneCity ?? '', rule: sheet.rule } : null;
   useSheetKey('s', () => setTyping(true));
   useUndoKeys(state);
   usePlace(planned !== undefined);
@@ -116,7 +119,18 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
 
   const standings = planned?.board.day.standings ?? [];
   const weekdays = new Set(standings.flatMap((standing) => (standing.local ? [weekday(standing.local)] : [])));
-  const best = planned?.board.fits[0];
+  const held = times.times.data?.held[0];
+  const best = held && { shiftMinutes: held.shiftMinutes, clock: clock(held.wall), clashDates: 0, dates: planned?.board.dates.length ?? 0 };
+  // The focus comes back to where the list was opened.
+  const showTimes = useRef<HTMLButtonElement>(null);
+  const wasOpen = useRef(false);
+  useEffect(() => {
+    if (wasOpen.current && !times.open) {
+      showTimes.current?.focus();
+    }
+    wasOpen.current = times.open;
+  }, [times.open]);
+  const shown = view === 'burden' && !times.open ? 'day' : view;
 
   return (
     <div className="flex min-h-[calc(100dvh-2.75rem)] flex-col md:h-[calc(100dvh-2.75rem)]">
@@ -185,66 +199,82 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
         )}
         <div className="flex min-h-0 flex-1 flex-col md:flex-row">
           <div className="relative flex w-full shrink-0 flex-col gap-3 overflow-y-auto border-line bg-sheet px-5 py-3 md:w-[357px] md:border-r">
-            <WhatSection sheet={sheet} change={change} meetingId={meeting.id} />
-            <WhoSection
-              sheet={sheet}
-              change={change}
-              standings={standings}
-              showWeekday={weekdays.size > 1}
-              away={planned?.away ?? []}
-              teams={planned?.teams ?? []}
-              calendars={planned?.calendars ?? null}
-            />
-            <JoinSection sheet={sheet} change={change} meeting={meeting} />
-            <EntrySection sheet={sheet} change={change} />
+            {times.open ? (
+              <TimesList state={times} told={told} people={people} />
+            ) : (
+              <>
+                <WhatSection sheet={sheet} change={change} meetingId={meeting.id} />
+                <WhoSection
+                  sheet={sheet}
+                  change={change}
+                  standings={standings}
+                  showWeekday={weekdays.size > 1}
+                  away={planned?.away ?? []}
+                  teams={planned?.teams ?? []}
+                  calendars={planned?.calendars ?? null}
+                />
+                <JoinSection sheet={sheet} change={change} meeting={meeting} />
+                <EntrySection sheet={sheet} change={change} />
+              </>
+            )}
           </div>
           <BoardArea
             meetingId={meeting.id}
             sheet={sheet}
             people={people}
             state={onBoard}
-            view={view}
+            view={shown}
             setView={setView}
             sent={sent}
+            times={times}
+            told={told}
+            better={best}
             makeDiffer={setDiffering}
           />
         </div>
         <footer className="sticky bottom-0 z-20 flex flex-wrap items-center justify-between gap-x-6 gap-y-2 border-t border-line bg-sheet px-5 py-2">
           <p aria-live="polite" className="min-w-0 flex-1 basis-64">
-            {planned && sheet.attendees.length > 0 ? (
+            {times.open && told && times.marked ? (
+              <>
+                <strong>{t('fits.marked', { what: whatOf(t, told, times.marked) })}</strong> {t('fits.keys')}
+              </>
+            ) : planned && sheet.attendees.length > 0 ? (
               <SheetSummary
                 summary={planned.board.summary}
                 people={people}
                 present={clock(sheet.startLocal)}
-                best={view === 'dates' ? best : undefined}
+                best={shown === 'dates' ? best : undefined}
               />
             ) : (
               t('board.emptyShort')
             )}
           </p>
           <span className="flex flex-wrap gap-2.5">
-            {best && view === 'dates' && planned.board.dates.length > 1 && (
-              <Button onClick={() => onBoard.take(best)}>{t('fits.take', { clock: best.clock })}</Button>
+            {times.open ? (
+              <>
+                <Button onClick={times.close}>{t('fits.back')}</Button>
+                {times.marked && (times.marked.kind === 'rota' || times.marked.time.shiftMinutes !== 0) && (
+                  <Button look="main" disabled={times.isTaking} onClick={() => times.marked && void times.take(times.marked)}>
+                    {times.marked.kind === 'rota' ? t('fits.takeRota') : t('fits.take', { clock: clock(times.marked.time.wall) })}
+                  </Button>
+                )}
+              </>
+            ) : (
+              <>
+                {best && shown === 'dates' && planned && planned.board.dates.length > 1 && (
+                  <Button onClick={() => onBoard.moveBy(best.shiftMinutes)}>{t('fits.take', { clock: best.clock })}</Button>
+                )}
+                <Button ref={showTimes} disabled={!planned || !times.canLook} onClick={() => times.setOpen(true)}>
+                  {t('fits.show')}
+                </Button>
+                <Button look="main" disabled={goingOn} onClick={() => void readBack()}>
+                  {t('sheet.readBack')}
+                </Button>
+              </>
             )}
-            <Button disabled={!planned || planned.board.fits.length === 0} onClick={() => setFits(true)}>
-              {planned && planned.board.fits.length === 0 ? t('fits.none') : t('fits.show')}
-            </Button>
-            <Button look="main" disabled={goingOn} onClick={() => void readBack()}>
-              {t('sheet.readBack')}
-            </Button>
           </span>
         </footer>
       </Page>
-      <FitsDialog
-        board={planned?.board}
-        people={people}
-        open={fits}
-        onOpenChange={setFits}
-        take={(fit) => {
-          setFits(false);
-          onBoard.take(fit);
-        }}
-      />
       <DiscardQuestion
         open={discarding}
         onOpenChange={setDiscarding}

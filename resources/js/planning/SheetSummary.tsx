@@ -1,5 +1,6 @@
 import { useTranslation } from 'react-i18next';
-import type { Fit, Summary } from '../overlap/board';
+import type { BetterTime } from '../overlap/AllDates';
+import type { Summary } from '../overlap/board';
 import { capital, first } from '../overlap/words';
 import type { Person } from '../people/people';
 
@@ -11,7 +12,7 @@ export type SheetSummaryProps = {
   people: ReadonlyMap<string, Person>;
   /** Time of day as it stands, on the anchor's clock. */
   present: string;
-  best: Fit | undefined;
+  best: BetterTime | undefined;
 };
 
 /** The state of the sheet in one line: whom the time suits, and whom it does not. */

@@ -4,7 +4,11 @@ import { getJson } from '../lib/api';
 import { useTell } from '../ui/Notice';
 
 /** Puts things on the clipboard, and says whether the browser allowed it. */
-export function useCopying(): { link: (link: string) => void; asText: (meetingId: string) => void } {
+export function useCopying(): {
+  link: (link: string) => void;
+  asText: (meetingId: string) => void;
+  text: (text: string, done: string) => void;
+} {
   const { t } = useTranslation();
   const tell = useTell();
   const copy = async (text: string | Promise<string>, done: string) => {
@@ -17,6 +21,7 @@ export function useCopying(): { link: (link: string) => void; asText: (meetingId
   };
   return {
     link: (link) => void copy(link, t('meeting.linkCopied')),
+    text: (text, done) => void copy(text, done),
     asText: (meetingId) =>
       void copy(
         getJson(`meetings/${meetingId}/text`, z.object({ text: z.string() })).then(({ text }) => text),

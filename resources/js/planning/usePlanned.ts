@@ -4,7 +4,6 @@ import { useTranslation } from 'react-i18next';
 import { ApiError } from '../lib/api';
 import { clock, shortDate } from '../lib/time';
 import { useDebounced } from '../lib/useDebounced';
-import type { Fit } from '../overlap/board';
 import { useTell } from '../ui/Notice';
 import { anchorIn, boardQuery, moveBar } from './board';
 import type { Choice } from './MoveChoice';
@@ -68,6 +67,8 @@ export function usePlanned(meetingId: string, state: SheetState) {
     planned,
     choose,
     choice,
+    /** What is meant by a move that no rule says. */
+    ask: (asked: Choice) => setChoice(asked),
     letChoiceGo: () => setChoice(null),
     isMoving: move.isPending,
     moveAs: (as: 'words' | 'dates') => choice && move.mutate({ minutes: choice.minutes, as }),
@@ -86,7 +87,8 @@ export function usePlanned(meetingId: string, state: SheetState) {
         move.mutate({ minutes: by });
       }
     },
-    take: (fit: Fit) => move.mutate({ minutes: fit.at - (planned?.board.columnBarAt ?? fit.at) }),
+    /** Every date moves by so much. */
+    moveBy: (minutes: number) => move.mutate({ minutes }),
     reanchor: reanchor.mutate,
     editDate: (edit: DateEdit, done?: () => void) => dates.mutate(edit, done ? { onSuccess: done } : {}),
     isEditing: dates.isPending,

@@ -1,0 +1,198 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Syndex\Core\Overlap;
+
+use Syndex\Core\Time\Gregorian;
+use Syndex\Core\Time\Interval;
+use Syndex\Core\Time\IntervalSet;
+use Syndex\Core\TooMuchWork;
+
+/**
+ * Looks for two or three times of day to take by turns, where no single one is fair to all who are required.
+ *
+ * Which times: those whose equal shares leave the worst off as well as can be. In which order: {@see RotaSearch}, which is exact;
+ * of a longer series it weighs the first dates, and the turns found are repeated. No turn falls where somebody required is busy
+ * as long as another time of that date is free.
+ */
+final class RotaOffer
+{
+    /** Times of day are tried so many minutes apart, from the present one on. */
+    private const STEP = 60;
+
+    /** So many dates are weighed: three times to the power of them can be. */
+    private const WEIGHED = 12;
+
+    /** @var list<array<int, list<array{int, int}>>> by group and date: of each time of day, whether it is night and whether it is outside */
+    private array $costs = [];
+
+    /** @var list<list<list<int>>> by date and time of day: places of the required people who are busy */
+    private array $busy = [];
+
+    /** @var list<int> minutes of the day */
+    private array $clock;
+
+    /** @var list<int> groups that have somebody required */
+    private array $groups;
+
+    /**
+     * @param  list<Participant>  $people
+     * @param  list<IntervalSet>  $firm  what each has for sure
+     */
+    public function __construct(private readonly Plan $plan, private readonly array $people, private readonly Crowd $crowd, array $firm)
+    {
+        $start = intdiv(Gregorian::floorMod($plan->dates->walls[0], 86400), 60);
+        $this->clock = range($start % self::STEP, 1439, self::STEP);
+        $required = [];
+        foreach ($people as $place => $person) {
+            if ($person->required && $person->zone !== null) {
+                $required[$crowd->groupOf[$place]] = true;
+            }
+        }
+        $this->groups = array_keys($required);
+        foreach ($plan->dates->walls as $index => $wall) {
+            $midnight = Gregorian::floorDiv($wall, 86400) * 86400;
+            $slots = array_map(static fn(int $minute): Interval => Interval::lasting($plan->anchor->toUtc($midnight + $minute * 60), $plan->durationMinutes), $this->clock);
+            $this->weigh($slots);
+            $this->busy[$index] = array_fill(0, count($slots), []);
+            foreach ($people as $place => $person) {
+                foreach ($person->required && $person->isAsked($wall) ? $slots : [] as $at => $slot) {
+                    if ($firm[$place]->overlaps($slot)) {
+                        $this->busy[$index][$at][] = $place;
+                    }
+                }
+            }
+        }
+    }
+
+    /** @param int $most times: two or three */
+    public function best(int $most): ?FoundRota
+    {
+        if ($this->plan->series->allDay || $this->groups === [] || $this->plan->dates->count() < 2) {
+            return null;
+        }
+        $required = array_values(array_map(static fn(Participant $p): string => $p->id, array_filter($this->people, static fn(Participant $p): bool => $p->required)));
+        $best = null;
+        for ($times = 2; $times <= min($most, $this->plan->dates->count()); $times++) {
+            $rota = $this->turns($this->choose($times));
+            // More times are harder to keep in mind: they must leave somebody better off.
+            if ($rota !== null && ($best === null || [count($rota->busy), $rota->worst($required)] < [count($best->busy), $best->worst($required)])) {
+                $best = $rota;
+            }
+        }
+
+        return $best;
+    }
+
+    /** @param list<Interval> $slots of one date, by time of day */
+    private function weigh(array $slots): void
+    {
+        $reach = Interval::between($slots[0]->start - 2 * 86400, $slots[count($slots) - 1]->end + 2 * 86400);
+        foreach ($this->crowd->examples as $group => $person) {
+            $hours = $person->zone === null ? null : $person->hours->within($reach, $person->zone);
+            $this->costs[$group][] = array_map(static fn(Interval $slot): array => $hours === null || $hours->covers($slot) ? [0, 0] : [Daylight::of($slot, $person->hours, $person->zone) === Light::Night ? 1 : 0, 1], $slots);
+        }
+    }
+
+    /** @return array{int, int} whether it is night for somebody, and whether outside their hours */
+    private function cost(int $place, int $index, int $at): array
+    {
+        return $this->people[$place]->isAsked($this->plan->dates->walls[$index]) ? $this->costs[$this->crowd->groupOf[$place]][$index][$at] : [0, 0];
+    }
+
+    /** @return list<int> places of the times of day whose equal shares are fairest */
+    private function choose(int $times): array
+    {
+        $sums = [];
+        foreach ($this->groups as $group) {
+            foreach (array_keys($this->clock) as $at) {
+                $sums[$group][0][$at] = array_sum(array_map(static fn(array $of): int => $of[$at][0], $this->costs[$group]));
+                $sums[$group][1][$at] = array_sum(array_map(static fn(array $of): int => $of[$at][1], $this->costs[$group]));
+            }
+        }
+        $best = null;
+        $chosen = [];
+        foreach (self::choices(count($this->clock), $times) as $choice) {
+            $stuck = count(array_filter($this->busy, static fn(array $of): bool => array_filter($choice, static fn(int $at): bool => $of[$at] === []) === []));
+            $rank = [$stuck];
+            foreach ([0, 1] as $kind) {
+                $shares = array_map(static fn(array $of): int => array_sum(array_map(static fn(int $at): int => $of[$kind][$at], $choice)), $sums);
+                rsort($shares);
+                $rank[] = $shares;
+            }
+            $rank[] = array_sum(array_map(static fn(array $of): int => array_sum(array_map(static fn(int $at): int => count($of[$at]), $choice)), $this->busy));
+            if ($best === null || $rank < $best) {
+                [$best, $chosen] = [$rank, $choice];
+            }
+        }
+
+        return $chosen;
+    }
+
+    /** @return list<list<int>> each choice ascending, in order */
+    private static function choices(int $of, int $count, int $from = 0): array
+    {
+        if ($count === 0) {
+            return [[]];
+        }
+        $choices = [];
+        for ($at = $from; $at < $of; $at++) {
+            foreach (self::choices($of, $count - 1, $at + 1) as $rest) {
+                $choices[] = [$at, ...$rest];
+            }
+        }
+
+        return $choices;
+    }
+
+    /** @param list<int> $chosen */
+    private function turns(array $chosen): ?FoundRota
+    {
+        $dates = $this->plan->dates->count();
+        $weighed = min($dates, self::WEIGHED);
+        $costs = $barred = [];
+        foreach ($this->people as $place => $person) {
+            if ($person->required) {
+                $costs[] = array_map(fn(int $index): array => array_map(fn(int $at): array => $this->cost($place, $index, $at), $chosen), range(0, $weighed - 1));
+            }
+        }
+        for ($index = 0; $index < $dates; $index++) {
+            $isBusy = array_map(fn(int $at): bool => $this->busy[$index][$at] !== [], $chosen);
+            $barred[$index] = in_array(false, $isBusy, true) ? $isBusy : array_fill(0, count($chosen), false);
+        }
+        try {
+            $turns = (new RotaSearch($weighed, count($chosen), $costs, $barred))->turns();
+        } catch (TooMuchWork) {
+            return null;
+        }
+        for ($index = $weighed; $index < $dates; $index++) {
+            $turn = $turns[$index % $weighed];
+            $turns[] = $barred[$index][$turn] ? (int) array_search(false, $barred[$index], true) : $turn;
+        }
+
+        return $this->found($chosen, $turns, $weighed);
+    }
+
+    /**
+     * @param  list<int>  $chosen
+     * @param  list<int>  $turns
+     */
+    private function found(array $chosen, array $turns, int $weighed): FoundRota
+    {
+        $burden = $busy = $shifts = [];
+        foreach ($this->people as $place => $person) {
+            $of = array_map(fn(int $turn, int $index): array => $this->cost($place, $index, $chosen[$turn]), $turns, array_keys($turns));
+            $burden[$person->id] = [array_sum(array_column($of, 0)), array_sum(array_column($of, 1))];
+        }
+        foreach ($turns as $index => $turn) {
+            $shifts[] = $this->clock[$chosen[$turn]] - intdiv(Gregorian::floorMod($this->plan->dates->walls[$index], 86400), 60);
+            $places = $this->busy[$index][$chosen[$turn]];
+            if ($places !== []) {
+                $busy[$index] = array_map(fn(int $place): string => $this->people[$place]->id, $places);
+            }
+        }
+
+        return new FoundRota(array_map(fn(int $at): int => $this->clock[$at], $chosen), $turns, $shifts, $burden, $busy, $weighed);
+    }
+}

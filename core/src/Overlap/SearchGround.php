@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Syndex\Core\Overlap;
+
+use Syndex\Core\Time\Gregorian;
+use Syndex\Core\Time\Interval;
+use Syndex\Core\Time\IntervalSet;
+
+/** What a search over all dates of a plan stands on: numbered starts of every date, and what everybody has around them. */
+final readonly class SearchGround
+{
+    /** Seconds from one start to the next. */
+    public const STEP = 900;
+
+    /** Starts of a day. */
+    public const A_DAY = 96;
+
+    /** Hours are known so far around what is looked at: dusk may reach into it. */
+    private const MARGIN = 3 * 3600;
+
+    /** How many people are required on any date. */
+    public int $required;
+
+    /** @var list<list<int>> required people of each group, by date */
+    public array $requiredOn;
+
+    /** @var list<list<int>> people of each group, by date */
+    public array $sizesOn;
+
+    public int $count;
+
+    public int $seconds;
+
+    /** Minutes by which the first start lies from the present one. */
+    public int $offset;
+
+    /** @var list<StartGrid> of each date */
+    public array $grids;
+
+    public Crowd $crowd;
+
+    /** @var list<IntervalSet> what each person has for sure, by place in the list */
+    public array $firm;
+
+    /** @var array<int, IntervalSet> what they perhaps have, of those who do */
+    public array $perhaps;
+
+    /** @var list<list<IntervalSet>> working hours by date and group */
+    public array $hours;
+
+    /**
+     * @param  list<Participant>  $people
+     * @param  int  $fromDay  so many days from the present one the first that is looked at, 0 or less
+     * @param  int  $toDay  and the last, 0 or more
+     */
+    public function __construct(public Plan $plan, public array $people, public int $fromDay, int $toDay, public Wishes $wishes)
+    {
+        $this->seconds = $plan->durationMinutes * 60;
+        $this->count = ($toDay - $fromDay + 1) * self::A_DAY;
+        $first = $plan->dates->walls[0];
+        $this->offset = intdiv(Gregorian::floorDiv($first, 86400) * 86400 + $fromDay * 86400 - $first, 60);
+        $grids = $allFirm = $perhaps = $hours = [];
+        foreach ($plan->dates->walls as $wall) {
+            $grids[] = StartGrid::of($plan->anchor, $wall + $this->offset * 60, self::STEP, max(1, $this->count));
+        }
+        $this->crowd = Crowd::of($people);
+        $required = array_fill(0, count($this->crowd->examples), 0);
+        foreach ($people as $place => $person) {
+            $required[$this->crowd->groupOf[$place]] += $person->required ? 1 : 0;
+            $firm = $maybe = [];
+            foreach ($person->busy as $busy) {
+                if ($busy->kind === BusyKind::Tentative) {
+                    $maybe[] = $busy->interval;
+                } else {
+                    $firm[] = $busy->interval;
+                }
+            }
+            $allFirm[] = $maybe === [] ? $person->taken : IntervalSet::of($firm);
+            if ($maybe !== []) {
+                $perhaps[$place] = IntervalSet::of($maybe);
+            }
+        }
+        $this->required = array_sum($required);
+        $requiredOn = $sizesOn = [];
+        foreach ($plan->dates->walls as $wall) {
+            [$requiredNow, $sizes] = [$required, $this->crowd->sizes()];
+            foreach ($people as $place => $person) {
+                if (!$person->isAsked($wall)) {
+                    $sizes[$this->crowd->groupOf[$place]]--;
+                    $requiredNow[$this->crowd->groupOf[$place]] -= $person->required ? 1 : 0;
+                }
+            }
+            $requiredOn[] = array_values($requiredNow);
+            $sizesOn[] = array_values($sizes);
+        }
+        $this->requiredOn = $requiredOn;
+        $this->sizesOn = $sizesOn;
+        foreach ($grids as $grid) {
+            $reach = $grid->reach($this->seconds, self::MARGIN);
+            $hours[] = array_map(static fn(Participant $p): IntervalSet => $p->zone === null ? IntervalSet::of([$reach]) : $p->hours->within($reach, $p->zone), $this->crowd->examples);
+        }
+        $this->grids = $grids;
+        $this->firm = $allFirm;
+        $this->perhaps = $perhaps;
+        $this->hours = $hours;
+    }
+
+    /** By how many minutes a start lies from the present one. */
+    public function shift(int $number): int
+    {
+        return $this->offset + $number * intdiv(self::STEP, 60);
+    }
+
+    public function isAsked(int $place, int $index): bool
+    {
+        return $this->people[$place]->leftOut === [] || $this->people[$place]->isAsked($this->plan->dates->walls[$index]);
+    }
+
+    /**
+     * The dates on which somebody is asked.
+     *
+     * @param  list<Interval>  $slots  of all dates
+     * @return array<int, Interval>
+     */
+    public function slotsOf(int $place, array $slots): array
+    {
+        return $this->people[$place]->leftOut === [] ? $slots : array_filter($slots, fn(int $index): bool => $this->isAsked($place, $index), ARRAY_FILTER_USE_KEY);
+    }
+
+    /** @return list<Interval> all dates as they are */
+    public function present(): array
+    {
+        return array_map($this->plan->slot(...), array_keys($this->plan->dates->starts));
+    }
+
+    /** @return list<Interval> all dates, moved alike */
+    public function movedBy(int $shiftMinutes): array
+    {
+        $number = intdiv($shiftMinutes - $this->offset, intdiv(self::STEP, 60));
+
+        return array_map(fn(StartGrid $grid): Interval => Interval::between($grid->starts[$number], $grid->starts[$number] + $this->seconds), $this->grids);
+    }
+}

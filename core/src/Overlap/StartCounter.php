@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Syndex\Core\Overlap;
+
+use Syndex\Core\Time\Gregorian;
+use Syndex\Core\Time\Interval;
+use Syndex\Core\Time\IntervalSet;
+
+/** Counts, for every start at once, what it costs over all dates. */
+final readonly class StartCounter
+{
+    public function __construct(private SearchGround $ground) {}
+
+    public function count(?int $seconds = null): StartCounts
+    {
+        $seconds ??= $this->ground->seconds;
+        $counts = new StartCounts($this->ground->count, count($this->ground->people));
+        foreach ($this->ground->grids as $index => $grid) {
+            $reach = $grid->reach($seconds, $this->ground->wishes->pauseMinutes * 60);
+            $busy = new Tally($this->ground->count);
+            $who = new Tally($this->ground->count);
+            $optional = new Tally($this->ground->count);
+            $inHours = new Tally($this->ground->count);
+            $unwished = new Tally($this->ground->count);
+            foreach ($this->ground->people as $place => $person) {
+                $taken = $this->ground->firm[$place]->clippedTo($reach)->intervals;
+                if ($taken === [] || !$this->ground->isAsked($place, $index)) {
+                    continue;
+                }
+                $ranges = $grid->touching($taken, $seconds);
+                if (!$person->required) {
+                    $optional->add($ranges);
+
+                    continue;
+                }
+                $busy->add($ranges);
+                $who->add($ranges, $place + 1);
+                $this->countUnwished($unwished, $grid, $person, $taken, $ranges, $seconds);
+            }
+            foreach ($this->ground->requiredOn[$index] as $group => $required) {
+                if ($required > 0) {
+                    $inHours->add($grid->within($this->ground->hours[$index][$group]->intervals, $seconds), $required);
+                    $example = $this->ground->crowd->examples[$group];
+                    if ($this->ground->wishes->quiet !== null && $example->zone !== null) {
+                        $unwished->add($grid->touching($this->ground->wishes->quiet->within($reach, $example->zone)->intervals, $seconds), $required);
+                    }
+                }
+            }
+            if ($this->ground->wishes->notBefore !== null) {
+                $unwished->add($grid->touching([Interval::between($grid->reach(0)->start - $seconds, $this->ground->wishes->notBefore)], 1), array_sum($this->ground->requiredOn[$index]));
+            }
+            $counts->add($busy->values(), $who->values(), $optional->values(), $inHours->values(), $unwished->values(), array_sum($this->ground->requiredOn[$index]));
+        }
+
+        return $counts;
+    }
+
+    /**
+     * @param  list<Interval>  $taken
+     * @param  list<array{int, int}>  $ranges  at which they are busy
+     */
+    private function countUnwished(Tally $unwished, StartGrid $grid, Participant $person, array $taken, array $ranges, int $seconds): void
+    {
+        $pause = $this->ground->wishes->pauseMinutes * 60;
+        if ($pause > 0) {
+            // Near something, and not in it.
+            $near = IntervalSet::of(array_map(static fn(Interval $i): Interval => Interval::between($i->start - $pause, $i->end + $pause), $taken));
+            $unwished->add($grid->touching($near->intervals, $seconds));
+            $unwished->add($ranges, -1);
+        }
+        if ($this->ground->wishes->mostADay !== null && $person->zone !== null) {
+            $unwished->add($grid->within(self::fullDays($person, $grid->reach($seconds), $this->ground->wishes->mostADay)->intervals, $seconds));
+        }
+    }
+
+    /** The days, on the person's own clock, on which one meeting more would be too many. What touches is not one meeting. */
+    public static function fullDays(Participant $person, Interval $reach, int $most): IntervalSet
+    {
+        $zone = $person->zone;
+        if ($zone === null) {
+            return IntervalSet::of([]);
+        }
+        $counts = [];
+        foreach ($person->busyDuring(Interval::between($reach->start - 86400, $reach->end + 86400)) as $busy) {
+            $day = Gregorian::floorDiv($zone->toWall($busy->interval->start), 86400);
+            $counts[$day] = ($counts[$day] ?? 0) + ($busy->kind === BusyKind::Busy ? 1 : 0);
+        }
+
+        return IntervalSet::of(array_map(static fn(int $day): Interval => Interval::between($zone->toUtc($day * 86400), $zone->toUtc(($day + 1) * 86400)), array_keys(array_filter($counts, static fn(int $count): bool => $count >= $most))));
+    }
+
+    /**
+     * @param  list<int>  $numbers  ascending
+     * @return array<int, int> of each, by place in the list: minutes that everybody sits outside their hours, over all dates
+     */
+    public function offMinutes(array $numbers): array
+    {
+        $outside = array_fill(0, count($numbers), 0);
+        foreach ($numbers === [] ? [] : $this->ground->grids as $index => $grid) {
+            $starts = array_map(static fn(int $number): int => $grid->starts[$number], $numbers);
+            // Where a clock is set back the numbers do not ascend as the moments do.
+            asort($starts);
+            foreach ($this->ground->crowd->examples as $group => $person) {
+                foreach ($person->zone === null ? [] : array_combine(array_keys($starts), HoursSweep::outsideOf($this->ground->hours[$index][$group], array_values($starts), $this->ground->seconds)) as $at => $one) {
+                    $outside[$at] += $one * $this->ground->sizesOn[$index][$group];
+                }
+            }
+        }
+
+        return array_map(static fn(int $all): int => intdiv($all, 60), $outside);
+    }
+}

@@ -1,0 +1,270 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Syndex\Core\Overlap;
+
+use Syndex\Core\Time\Gregorian;
+use Syndex\Core\Time\Interval;
+
+/** Tells of a time who is busy on which date, what would help, and whom it costs what. */
+final readonly class TimeTeller
+{
+    /** Of so many dates that clash it is told who is busy, and of so many what would help. */
+    private const TOLD = 12;
+
+    private const WAYS = 3;
+
+    public function __construct(private SearchGround $ground) {}
+
+    /** How the present time does, counted as the others are. */
+    public function present(): FoundTime
+    {
+        $slots = $this->ground->present();
+        $optional = 0;
+        foreach ($this->ground->people as $place => $person) {
+            foreach ($person->required ? [] : $this->ground->slotsOf($place, $slots) as $slot) {
+                $optional += $this->ground->firm[$place]->overlaps($slot) ? 1 : 0;
+            }
+        }
+        $hits = $this->hits($slots);
+        $burden = $this->burden($slots);
+        $off = 0;
+        foreach ($this->ground->people as $person) {
+            $off += $person->required ? $burden[$person->id][1] : 0;
+        }
+
+        return new FoundTime(
+            0,
+            $this->ground->plan->dates->walls[0],
+            count($hits),
+            $off,
+            $optional,
+            $this->minutesOf($slots),
+            $this->unwishedAt($slots),
+            $this->clashes($hits, $slots),
+            $this->perhapsAt($slots),
+            [],
+            $burden,
+            $this->noPause($slots),
+            $this->shorterTo($hits, $slots),
+        );
+    }
+
+    /** The same time with all that is told of it. */
+    public function told(FoundTime $time, FoundTime $present): FoundTime
+    {
+        $slots = $this->ground->movedBy($time->shiftMinutes);
+        $hits = $this->hits($slots);
+        $burden = $this->burden($slots);
+        $nowBusy = array_count_values(array_merge([], ...array_values($this->hits($this->ground->present()))));
+        $thenBusy = array_count_values(array_merge([], ...array_values($hits)));
+        $worse = [];
+        foreach ($this->ground->people as $place => $person) {
+            if ($person->required && (($thenBusy[$place] ?? 0) > ($nowBusy[$place] ?? 0) || $burden[$person->id][1] > $present->burden[$person->id][1])) {
+                $worse[] = $person->id;
+            }
+        }
+
+        return new FoundTime($time->shiftMinutes, $time->wall, $time->clashDates, $time->offHours, $time->optionalBusy, $time->offMinutes, $time->unwished, $this->clashes($hits, $slots), $this->perhapsAt($slots), $worse, $burden, $this->noPause($slots), $this->shorterTo($hits, $slots));
+    }
+
+    /**
+     * @param  list<Interval>  $slots  one for each date
+     * @return array<int, list<int>> places of the required people who are busy, by place of the date
+     */
+    private function hits(array $slots): array
+    {
+        $hits = [];
+        foreach ($this->ground->people as $place => $person) {
+            foreach ($person->required ? $this->ground->slotsOf($place, $slots) : [] as $index => $slot) {
+                if ($this->ground->firm[$place]->overlaps($slot)) {
+                    $hits[$index][] = $place;
+                }
+            }
+        }
+        ksort($hits);
+
+        return $hits;
+    }
+
+    /**
+     * @param  list<Interval>  $slots
+     * @return array<string, array{int, int}> of each person: dates at night, dates outside hours
+     */
+    private function burden(array $slots): array
+    {
+        $of = [];
+        foreach ($this->ground->crowd->examples as $group => $person) {
+            $of[] = $this->offHours($group, $person, $slots);
+        }
+        $burden = [];
+        foreach ($this->ground->people as $place => $person) {
+            $group = $this->ground->crowd->groupOf[$place];
+            $burden[$person->id] = $person->leftOut === [] ? $of[$group] : $this->offHours($group, $person, $this->ground->slotsOf($place, $slots));
+        }
+
+        return $burden;
+    }
+
+    /**
+     * @param  array<int, Interval>  $slots  by place of the date
+     * @return array{int, int} dates at night, dates outside hours
+     */
+    private function offHours(int $group, Participant $person, array $slots): array
+    {
+        $nights = $outside = 0;
+        foreach ($person->zone === null || $this->ground->plan->series->allDay ? [] : $slots as $index => $slot) {
+            if (!$this->ground->hours[$index][$group]->covers($slot)) {
+                $outside++;
+                $nights += Daylight::of($slot, $person->hours, $person->zone) === Light::Night ? 1 : 0;
+            }
+        }
+
+        return [$nights, $outside];
+    }
+
+    /**
+     * @param  array<int, list<int>>  $hits
+     * @param  list<Interval>  $slots
+     * @return array<int, DateClash>
+     */
+    private function clashes(array $hits, array $slots): array
+    {
+        $clashes = [];
+        foreach (array_slice($hits, 0, self::TOLD, true) as $index => $places) {
+            $slot = $slots[$index];
+            $only = count($places) === 1 ? $this->ground->firm[$places[0]]->clippedTo(Interval::between($slot->start, $slot->end + 86400))->intervals : [];
+            $from = $only === [] || $only[0]->end >= $slot->end || (isset($only[1]) && $only[1]->start < $slot->end) ? null : $only[0]->end;
+            $clashes[$index] = new DateClash(
+                array_map(fn(int $place): string => $this->ground->people[$place]->id, $places),
+                array_values(array_map(fn(int $place): string => $this->ground->people[$place]->id, array_filter($places, fn(int $place): bool => $this->isAway($place, $slot)))),
+                $this->ground->plan->anchor->toWall($slot->start),
+                count($clashes) < self::WAYS ? $this->nearest($index, $slot->start) : null,
+                $from === null ? null : $this->ground->plan->anchor->toWall($from),
+            );
+        }
+
+        return $clashes;
+    }
+
+    private function isAway(int $place, Interval $slot): bool
+    {
+        return array_filter($this->ground->people[$place]->busyDuring($slot), static fn(Busy $b): bool => $b->kind === BusyKind::Away) !== [];
+    }
+
+    /** The start on the same day of the anchor's clock nearest to a moment at which everybody required is free, in their hours if there is one. */
+    private function nearest(int $index, int $at): ?int
+    {
+        $anchor = $this->ground->plan->anchor;
+        $day = Gregorian::floorDiv($anchor->toWall($at), 86400);
+        $grid = StartGrid::of($anchor, $day * 86400, SearchGround::STEP, SearchGround::A_DAY);
+        $reach = $grid->reach($this->ground->seconds);
+        $busy = new Tally(SearchGround::A_DAY);
+        $inHours = new Tally(SearchGround::A_DAY);
+        foreach ($this->ground->people as $place => $person) {
+            if ($person->required && $this->ground->isAsked($place, $index)) {
+                $busy->add($grid->touching($this->ground->firm[$place]->clippedTo($reach)->intervals, $this->ground->seconds));
+            }
+        }
+        foreach ($this->ground->requiredOn[$index] as $group => $required) {
+            $inHours->add($grid->within($this->ground->hours[$index][$group]->intervals, $this->ground->seconds), $required);
+        }
+        $best = null;
+        $in = $inHours->values();
+        foreach ($busy->values() as $number => $count) {
+            $rank = [-$in[$number], abs($grid->starts[$number] - $at), $number];
+            if ($count === 0 && ($best === null || $rank < $best)) {
+                $best = $rank;
+            }
+        }
+
+        return $best === null ? null : $anchor->toWall($grid->starts[$best[2]]);
+    }
+
+    /**
+     * @param  array<int, list<int>>  $hits
+     * @param  list<Interval>  $slots
+     * @return ?int minutes, a multiple of five and 15 at least, for which nobody required is busy on any date
+     */
+    private function shorterTo(array $hits, array $slots): ?int
+    {
+        $free = $this->ground->seconds;
+        foreach ($hits as $index => $places) {
+            foreach ($places as $place) {
+                $free = min($free, ($this->ground->firm[$place]->clippedTo($slots[$index])->intervals[0] ?? $slots[$index])->start - $slots[$index]->start);
+            }
+        }
+        $minutes = intdiv($free, 300) * 5;
+
+        return $hits === [] || $minutes < 15 ? null : $minutes;
+    }
+
+    /**
+     * @param  list<Interval>  $slots
+     * @return array<string, int>
+     */
+    private function perhapsAt(array $slots): array
+    {
+        $perhaps = [];
+        foreach ($this->ground->perhaps as $place => $maybe) {
+            $dates = $this->ground->people[$place]->required ? count(array_filter($this->ground->slotsOf($place, $slots), $maybe->overlaps(...))) : 0;
+            if ($dates > 0) {
+                $perhaps[$this->ground->people[$place]->id] = $dates;
+            }
+        }
+
+        return $perhaps;
+    }
+
+    /**
+     * @param  list<Interval>  $slots
+     * @return array<string, int>
+     */
+    private function noPause(array $slots): array
+    {
+        $pause = $this->ground->wishes->pauseMinutes * 60;
+        $without = [];
+        foreach ($pause === 0 ? [] : $this->ground->people as $place => $person) {
+            $dates = $person->required ? count(array_filter($this->ground->slotsOf($place, $slots), fn(Interval $s): bool => !$this->ground->firm[$place]->overlaps($s) && $this->ground->firm[$place]->overlaps(Interval::between($s->start - $pause, $s->end + $pause)))) : 0;
+            if ($dates > 0) {
+                $without[$person->id] = $dates;
+            }
+        }
+
+        return $without;
+    }
+
+    /** @param list<Interval> $slots */
+    private function minutesOf(array $slots): int
+    {
+        $outside = 0;
+        foreach ($this->ground->plan->series->allDay ? [] : $slots as $index => $slot) {
+            foreach ($this->ground->crowd->examples as $group => $person) {
+                $outside += $person->zone === null ? 0 : HoursSweep::outsideOf($this->ground->hours[$index][$group], [$slot->start], $this->ground->seconds)[0] * $this->ground->sizesOn[$index][$group];
+            }
+        }
+
+        return intdiv($outside, 60);
+    }
+
+    /**
+     * What {@see count} counts of one start, of a time that need not be on the grid.
+     *
+     * @param  list<Interval>  $slots
+     */
+    private function unwishedAt(array $slots): int
+    {
+        $unwished = array_sum($this->noPause($slots));
+        foreach ($this->ground->people as $place => $person) {
+            foreach ($person->required ? $this->ground->slotsOf($place, $slots) : [] as $index => $slot) {
+                $reach = $this->ground->grids[$index]->reach($this->ground->seconds, $this->ground->wishes->pauseMinutes * 60);
+                $unwished += $this->ground->wishes->notBefore !== null && $slot->start < $this->ground->wishes->notBefore ? 1 : 0;
+                $unwished += $this->ground->wishes->quiet !== null && $person->zone !== null && $this->ground->wishes->quiet->within($reach, $person->zone)->overlaps($slot) ? 1 : 0;
+                $unwished += $this->ground->wishes->mostADay !== null && StartCounter::fullDays($person, $reach, $this->ground->wishes->mostADay)->covers($slot) ? 1 : 0;
+            }
+        }
+
+        return $unwished;
+    }
+}
