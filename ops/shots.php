@@ -53,12 +53,20 @@ try {
     $sent = $path('Quarterly trials');
     $visit("$draft/plan", 'required people');
     $take('plan-day');
-    $take('plan-day-dark', ['dark' => true]);
     $take('plan-phone', ['width' => 390, 'height' => 1500]);
     $chrome->device([]);
     $click("//button[.='All dates']");
     $wait('side by side');
     $take('plan-dates');
+    $click("//button[.='Show better times']");
+    $wait('How they are ranked');
+    $click("//button[.='One day']");
+    usleep(900_000);
+    $take('plan-times');
+    $click("//button[@data-time='rota']");
+    $click("//button[.='Who pays']");
+    $wait('In a sentence');
+    $take('who-pays');
     $visit("$draft/read-back", 'Worth checking');
     $click("//button[.='Mere Tautari']");
     usleep(900_000);
@@ -84,8 +92,6 @@ try {
     $wait('Changed on');
     $wait('people told');
     usleep(600_000);
-    $browser->executeScript("document.getElementById('history').scrollIntoView()");
-    $take('history');
     // One letter in three languages, one of them from right to left.
     $browser->executeAsyncScript(<<<'JS'
         const [path, done] = arguments;

@@ -25,8 +25,10 @@ final class Occupancy
     /** No timed meeting lasts longer, so none that began earlier can reach into a window. */
     private const LONGEST_SECONDS = 86400;
 
-    /** Of so many meetings all dates are read; of more, the windows. */
+    /** Of so many meetings all dates are read; of more, the windows, unless these leave out little. */
     private const FEW = 100;
+
+    private const MANY = 3000;
 
     /**
      * @param list<string> $personIds
@@ -135,7 +137,7 @@ final class Occupancy
      */
     private function dates(IntervalSet $windows, array $meetingIds): array
     {
-        [$sql, $bindings] = count($meetingIds) <= self::FEW ? self::byMeeting($windows, $meetingIds) : self::byWindow($windows);
+        [$sql, $bindings] = self::isFewer($windows, count($meetingIds)) ? self::byMeeting($windows, $meetingIds) : self::byWindow($windows);
         $statement = DB::connection()->getPdo()->prepare("$sql order by 2, 1");
         $statement->execute($bindings);
         $dates = [];
@@ -149,6 +151,15 @@ final class Occupancy
         }
 
         return $dates;
+    }
+
+    /** Whether all dates of so many meetings are fewer than all dates in the windows. */
+    private static function isFewer(IntervalSet $windows, int $meetings): bool
+    {
+        $covered = array_sum(array_map(static fn(Interval $window): int => $window->seconds(), $windows->intervals));
+        $reach = $windows->intervals[count($windows->intervals) - 1]->end - $windows->intervals[0]->start;
+
+        return $meetings <= self::FEW || ($meetings <= self::MANY && $covered * 2 > $reach && $reach > 60 * 86400);
     }
 
     /**

@@ -19,7 +19,7 @@ use Syndex\Core\Time\IntervalSet;
 final readonly class SearchTimes
 {
     /** Times that hold, and times that nearly do. */
-    private const MOST = 5;
+    private const MOST = 4;
 
     /** Of a rota. */
     private const TURNS = 3;

@@ -24,11 +24,11 @@ final class RotaOffer
     /** So many dates are weighed: three times to the power of them can be. */
     private const WEIGHED = 12;
 
-    /** @var list<array<int, list<array{int, int}>>> by group and date: of each time of day, whether it is night and whether it is outside */
+    /** @var array<int, array<int, array<int, array{int, int}>>> by group, date and time of day: whether it is night and whether it is outside; of those that were asked for */
     private array $costs = [];
 
-    /** @var list<list<list<int>>> by date and time of day: places of the required people who are busy */
-    private array $busy = [];
+    /** @var ?array{array<int, array{array<int, int>, array<int, int>}>, list<array<int, list<int>>>} {@see weigh} */
+    private ?array $weighed = null;
 
     /** @var list<int> minutes of the day */
     private array $clock;
@@ -40,7 +40,7 @@ final class RotaOffer
      * @param  list<Participant>  $people
      * @param  list<IntervalSet>  $firm  what each has for sure
      */
-    public function __construct(private readonly Plan $plan, private readonly array $people, private readonly Crowd $crowd, array $firm)
+    public function __construct(private readonly Plan $plan, private readonly array $people, private readonly Crowd $crowd, private readonly array $firm)
     {
         $start = intdiv(Gregorian::floorMod($plan->dates->walls[0], 86400), 60);
         $this->clock = range($start % self::STEP, 1439, self::STEP);
@@ -51,19 +51,6 @@ final class RotaOffer
             }
         }
         $this->groups = array_keys($required);
-        foreach ($plan->dates->walls as $index => $wall) {
-            $midnight = Gregorian::floorDiv($wall, 86400) * 86400;
-            $slots = array_map(static fn(int $minute): Interval => Interval::lasting($plan->anchor->toUtc($midnight + $minute * 60), $plan->durationMinutes), $this->clock);
-            $this->weigh($slots);
-            $this->busy[$index] = array_fill(0, count($slots), []);
-            foreach ($people as $place => $person) {
-                foreach ($person->required && $person->isAsked($wall) ? $slots : [] as $at => $slot) {
-                    if ($firm[$place]->overlaps($slot)) {
-                        $this->busy[$index][$at][] = $place;
-                    }
-                }
-            }
-        }
     }
 
     /** @param int $most times: two or three */
@@ -85,49 +72,88 @@ final class RotaOffer
         return $best;
     }
 
-    /** @param list<Interval> $slots of one date, by time of day */
-    private function weigh(array $slots): void
+    private function slot(int $index, int $at): Interval
     {
-        $reach = Interval::between($slots[0]->start - 2 * 86400, $slots[count($slots) - 1]->end + 2 * 86400);
-        foreach ($this->crowd->examples as $group => $person) {
-            $hours = $person->zone === null ? null : $person->hours->within($reach, $person->zone);
-            $this->costs[$group][] = array_map(static fn(Interval $slot): array => $hours === null || $hours->covers($slot) ? [0, 0] : [Daylight::of($slot, $person->hours, $person->zone) === Light::Night ? 1 : 0, 1], $slots);
+        $midnight = Gregorian::floorDiv($this->plan->dates->walls[$index], 86400) * 86400;
+
+        return Interval::lasting($this->plan->anchor->toUtc($midnight + $this->clock[$at] * 60), $this->plan->durationMinutes);
+    }
+
+    /** @return array{int, int} whether it is night for a group, and whether outside their hours */
+    private function costOf(int $group, int $index, int $at): array
+    {
+        if (!isset($this->costs[$group][$index][$at])) {
+            $person = $this->crowd->examples[$group];
+            $slot = $this->slot($index, $at);
+            $isIn = $person->zone === null || $person->hours->cover($slot, $person->zone);
+            $this->costs[$group][$index][$at] = $isIn ? [0, 0] : [Daylight::of($slot, $person->hours, $person->zone) === Light::Night ? 1 : 0, 1];
         }
+
+        return $this->costs[$group][$index][$at];
+    }
+
+    /** @return list<int> places of the required people who are busy then */
+    private function busyAt(int $index, int $at): array
+    {
+        $slot = $this->slot($index, $at);
+        $busy = [];
+        foreach ($this->people as $place => $person) {
+            if ($person->required && $person->isAsked($this->plan->dates->walls[$index]) && $this->firm[$place]->overlaps($slot)) {
+                $busy[] = $place;
+            }
+        }
+
+        return $busy;
     }
 
     /** @return array{int, int} whether it is night for somebody, and whether outside their hours */
     private function cost(int $place, int $index, int $at): array
     {
-        return $this->people[$place]->isAsked($this->plan->dates->walls[$index]) ? $this->costs[$this->crowd->groupOf[$place]][$index][$at] : [0, 0];
+        return $this->people[$place]->isAsked($this->plan->dates->walls[$index]) ? $this->costOf($this->crowd->groupOf[$place], $index, $at) : [0, 0];
     }
 
     /** @return list<int> places of the times of day whose equal shares are fairest */
     private function choose(int $times): array
     {
-        $sums = [];
-        foreach ($this->groups as $group) {
-            foreach (array_keys($this->clock) as $at) {
-                $sums[$group][0][$at] = array_sum(array_map(static fn(array $of): int => $of[$at][0], $this->costs[$group]));
-                $sums[$group][1][$at] = array_sum(array_map(static fn(array $of): int => $of[$at][1], $this->costs[$group]));
-            }
-        }
+        [$sums, $busy] = $this->weighed ??= $this->weigh();
         $best = null;
         $chosen = [];
         foreach (self::choices(count($this->clock), $times) as $choice) {
-            $stuck = count(array_filter($this->busy, static fn(array $of): bool => array_filter($choice, static fn(int $at): bool => $of[$at] === []) === []));
+            $stuck = count(array_filter($busy, static fn(array $of): bool => array_filter($choice, static fn(int $at): bool => $of[$at] === []) === []));
             $rank = [$stuck];
             foreach ([0, 1] as $kind) {
                 $shares = array_map(static fn(array $of): int => array_sum(array_map(static fn(int $at): int => $of[$kind][$at], $choice)), $sums);
                 rsort($shares);
                 $rank[] = $shares;
             }
-            $rank[] = array_sum(array_map(static fn(array $of): int => array_sum(array_map(static fn(int $at): int => count($of[$at]), $choice)), $this->busy));
+            $rank[] = array_sum(array_map(static fn(array $of): int => array_sum(array_map(static fn(int $at): int => count($of[$at]), $choice)), $busy));
             if ($best === null || $rank < $best) {
                 [$best, $chosen] = [$rank, $choice];
             }
         }
 
         return $chosen;
+    }
+
+    /** @return array{array<int, array{array<int, int>, array<int, int>}>, list<array<int, list<int>>>} over the dates that are weighed: nights and outside by group and time of day; who is busy by date and time of day */
+    private function weigh(): array
+    {
+        $sums = $busy = [];
+        $indices = range(0, min($this->plan->dates->count(), self::WEIGHED) - 1);
+        foreach ($this->groups as $group) {
+            $nights = $outside = [];
+            foreach (array_keys($this->clock) as $at) {
+                $of = array_map(fn(int $index): array => $this->costOf($group, $index, $at), $indices);
+                $nights[] = array_sum(array_column($of, 0));
+                $outside[] = array_sum(array_column($of, 1));
+            }
+            $sums[$group] = [$nights, $outside];
+        }
+        foreach ($indices as $index) {
+            $busy[] = array_map(fn(int $at): array => $this->busyAt($index, $at), array_keys($this->clock));
+        }
+
+        return [$sums, $busy];
     }
 
     /** @return list<list<int>> each choice ascending, in order */
@@ -158,7 +184,7 @@ final class RotaOffer
             }
         }
         for ($index = 0; $index < $dates; $index++) {
-            $isBusy = array_map(fn(int $at): bool => $this->busy[$index][$at] !== [], $chosen);
+            $isBusy = array_map(fn(int $at): bool => $this->busyAt($index, $at) !== [], $chosen);
             $barred[$index] = in_array(false, $isBusy, true) ? $isBusy : array_fill(0, count($chosen), false);
         }
         try {
@@ -187,7 +213,7 @@ final class RotaOffer
         }
         foreach ($turns as $index => $turn) {
             $shifts[] = $this->clock[$chosen[$turn]] - intdiv(Gregorian::floorMod($this->plan->dates->walls[$index], 86400), 60);
-            $places = $this->busy[$index][$chosen[$turn]];
+            $places = $this->busyAt($index, $chosen[$turn]);
             if ($places !== []) {
                 $busy[$index] = array_map(fn(int $place): string => $this->people[$place]->id, $places);
             }

@@ -8,14 +8,17 @@ use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\Interval;
 
 /** Tells of a time who is busy on which date, what would help, and whom it costs what. */
-final readonly class TimeTeller
+final class TimeTeller
 {
     /** Of so many dates that clash it is told who is busy, and of so many what would help. */
     private const TOLD = 12;
 
     private const WAYS = 3;
 
-    public function __construct(private SearchGround $ground) {}
+    /** @var ?array<int, int> on how many dates the required are busy now, by their place */
+    private ?array $busyNow = null;
+
+    public function __construct(private readonly SearchGround $ground) {}
 
     /** How the present time does, counted as the others are. */
     public function present(): FoundTime
@@ -57,7 +60,7 @@ final readonly class TimeTeller
         $slots = $this->ground->movedBy($time->shiftMinutes);
         $hits = $this->hits($slots);
         $burden = $this->burden($slots);
-        $nowBusy = array_count_values(array_merge([], ...array_values($this->hits($this->ground->present()))));
+        $nowBusy = $this->busyNow ??= array_count_values(array_merge([], ...array_values($this->hits($this->ground->present()))));
         $thenBusy = array_count_values(array_merge([], ...array_values($hits)));
         $worse = [];
         foreach ($this->ground->people as $place => $person) {

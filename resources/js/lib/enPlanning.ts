@@ -300,7 +300,7 @@ export const enPlanning = {
       without_other: 'Without {{name}} {{count}} starts would hold.',
       shorter_one: 'With {{minutes}} minutes {{count}} start would hold.',
       shorter_other: 'With {{minutes}} minutes {{count}} starts would hold.',
-      optional: 'Make them optional',
+      optional: 'Make {{name}} optional',
       shorten: 'Shorten it',
     },
     searched: 'Looked at {{count, number}} starts, 15 minutes apart, {{days}}, in {{ms}} ms.',

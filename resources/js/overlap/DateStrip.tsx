@@ -39,10 +39,16 @@ export function DateStrip({ dates, people, selected, choose, drop, usual, droppe
       <ol className="flex gap-1 overflow-x-auto pb-1" aria-label={t('strip.label')}>
         {shown.map(({ state, words }, at) => {
           const active = state.index === selected;
+          const ownTime = usual !== null && clock(state.wall) !== usual;
           return (
             <li
               key={state.start}
-              className={`relative flex ${beginsYear(at) ? 'min-w-[92px]' : 'min-w-[72px]'} ${judged.length === 1 ? 'w-44 flex-none' : 'max-w-44 flex-1'}`}
+              className={`relative flex ${
+                [
+                  ['min-w-[72px]', 'min-w-[92px]'],
+                  ['min-w-[104px]', 'min-w-[132px]'],
+                ][ownTime ? 1 : 0]?.[beginsYear(at) ? 1 : 0]
+              } ${judged.length === 1 ? 'w-44 flex-none' : 'max-w-44 flex-1'}`}
             >
               <button
                 type="button"
@@ -54,7 +60,7 @@ export function DateStrip({ dates, people, selected, choose, drop, usual, droppe
                 <span className="narrow block font-semibold whitespace-nowrap">
                   {dayMonth(state.wall)}
                   {beginsYear(at) && <span className="font-normal"> {state.wall.slice(0, 4)}</span>}
-                  {usual !== null && clock(state.wall) !== usual && <span className="font-normal"> {clock(state.wall)}</span>}
+                  {ownTime && <span className="font-normal"> {clock(state.wall)}</span>}
                 </span>
                 <span className={`tight text-note break-words leading-[0.9rem] font-medium ${active ? '' : INK[words.tone]}`}>
                   {words.text}

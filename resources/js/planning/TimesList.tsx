@@ -30,7 +30,6 @@ function useWalk(state: TimesState) {
 type ItemProps = { one: Marked; state: TimesState; title: string; text: string[] };
 
 function Item({ one, state, title, text }: ItemProps) {
-  const { t } = useTranslation();
   const isMarked = state.marked !== undefined && keyOf(state.marked) === keyOf(one);
   const ways = one.kind === 'time' ? state.waysOf(one.time) : [];
   const isNear = one.kind === 'time' && one.time.clashDates > 0;
@@ -142,7 +141,7 @@ export function TimesList({ state, told, people }: { state: TimesState; told: To
                     className="changeable font-semibold"
                     onClick={() => (id ? state.makeOptional(id) : state.shorten(opening.minutes ?? 15))}
                   >
-                    {t(id ? 'fits.open.optional' : 'fits.open.shorten')}
+                    {id ? t('fits.open.optional', { name: first(people, id) }) : t('fits.open.shorten')}
                   </button>
                 </li>
               );
