@@ -18,6 +18,7 @@ use App\Invitations\HistoryController;
 use App\Invitations\InvitationController;
 use App\Invitations\SendAgainController;
 use App\Overlap\BoardController;
+use App\Overlap\BurdenController;
 use App\Overlap\PersonWeekController;
 use App\Overlap\ShiftReportController;
 use App\Overlap\TimesController;
@@ -99,6 +100,7 @@ Route::prefix('api')->group(function (): void {
         Route::delete('meetings/{meeting}', [MeetingController::class, 'destroy']);
         Route::post('board', BoardController::class);
         Route::post('times', TimesController::class);
+        Route::get('burden', BurdenController::class);
         Route::post('calendar-files/look', [CalendarFileController::class, 'look']);
         Route::post('mail-files', MailFileController::class);
         Route::post('calendar-files', [CalendarFileController::class, 'open']);

@@ -17,6 +17,12 @@ enum HouseRule: string
     case PlannedHereIsAll = 'plannedHereIsAll';
     /** Minutes that people should have between two meetings; 0: none. Open: a meeting may say it does without. */
     case Pause = 'pauseMinutes';
+    /** Hours that should lie between planning a meeting and its beginning; 0: none. */
+    case Notice = 'noticeHours';
+    /** Meetings that somebody should have on one day at most; null: as many as come. */
+    case MostADay = 'mostADay';
+    /** "09:00-11:00" of everybody's own day for work without meetings; null: none. */
+    case Quiet = 'quietHours';
     /** From so many people on, adding a team asks back. */
     case LargeTeam = 'largeTeam';
     /** Outside guests whom nobody met for so many months are forgotten; null: never. */
@@ -32,9 +38,9 @@ enum HouseRule: string
             self::Organisation => config('syndex.mail_name'),
             self::Organizer => OrganizerAddress::Meeting->value,
             self::Holidays, self::PlannedHereIsAll => true,
-            self::Pause => 0,
+            self::Pause, self::Notice => 0,
             self::LargeTeam => 25,
-            self::ForgetGuests => null,
+            self::ForgetGuests, self::MostADay, self::Quiet => null,
             self::FeedHosts => [],
             self::FileSize => 10,
         };
@@ -54,6 +60,13 @@ enum HouseRule: string
             self::Organizer => [$this->value => ['sometimes', 'required', Rule::enum(OrganizerAddress::class)]],
             self::Holidays, self::PlannedHereIsAll => [$this->value => ['sometimes', 'required', 'boolean:strict']],
             self::Pause => [$this->value => ['sometimes', 'required', 'integer', 'between:0,120']],
+            self::Notice => [$this->value => ['sometimes', 'required', 'integer', 'between:0,336']],
+            self::MostADay => [$this->value => ['sometimes', 'nullable', 'integer', 'between:1,20']],
+            self::Quiet => [$this->value => ['sometimes', 'nullable', 'string', 'regex:/\A(?:[01]\d|2[0-3]):[0-5]\d-(?:(?:[01]\d|2[0-3]):[0-5]\d|24:00)\z/', static function (string $field, mixed $value, \Closure $fail): void {
+                if (is_string($value) && strcmp(substr($value, 0, 5), substr($value, 6)) >= 0) {
+                    $fail(__('planning.end_not_after_start'));
+                }
+            }]],
             self::LargeTeam => [$this->value => ['sometimes', 'required', 'integer', 'between:2,100000']],
             self::ForgetGuests => [$this->value => ['sometimes', 'nullable', 'integer', 'between:1,600']],
             self::FeedHosts => [$this->value => ['sometimes', 'array', 'list', 'max:50'], "$this->value.*" => ['required', 'string', 'max:260', 'regex:/\A(?:\[[0-9a-fA-F:.]+\]|[A-Za-z0-9](?:[A-Za-z0-9.-]*[A-Za-z0-9])?):[1-9][0-9]{0,4}\z/']],

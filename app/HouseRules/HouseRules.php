@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\HouseRules;
 
 use Illuminate\Support\Facades\DB;
+use Syndex\Core\Overlap\Wishes;
+use Syndex\Core\Time\WorkingHours;
 
 /** The defaults and locks of the organisation, as they are set. */
 final class HouseRules
@@ -43,6 +45,21 @@ final class HouseRules
     public function pauseMinutes(): int
     {
         return (int) $this->of(HouseRule::Pause);
+    }
+
+    /** What a good time keeps to as well, for a search that is made now. */
+    public function wishes(int $now): Wishes
+    {
+        $notice = (int) $this->of(HouseRule::Notice);
+        $most = $this->of(HouseRule::MostADay);
+        $quiet = $this->of(HouseRule::Quiet);
+
+        return new Wishes(
+            $this->pauseMinutes(),
+            $notice === 0 ? null : $now + $notice * 3600,
+            $most === null ? null : (int) $most,
+            is_string($quiet) ? WorkingHours::of(array_fill_keys(WorkingHours::DAYS, [[substr($quiet, 0, 5), substr($quiet, 6)]])) : null,
+        );
     }
 
     public function forgetGuestsMonths(): ?int

@@ -43,7 +43,7 @@ final readonly class SearchTimes
         $laid = SheetPlan::of($sheet);
         $plan = $laid->plan;
         [$from, $to] = self::days($plan);
-        $wishes = new Wishes($this->rules->pauseMinutes());
+        $wishes = $this->rules->wishes(now()->getTimestamp());
         $people = $this->board->participants($sheet, self::looksAt($plan, $from, $to, $wishes), $meetingId, $laid->leftOut($sheet));
         $search = new SeriesSearch($plan, $people, $from, $to, $anyDay ? range(0, 6) : self::WORKWEEK, $wishes);
         $found = $search->find(now()->getTimestamp(), self::MOST);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 return [
     'whole_days' => 'An all-day meeting lasts whole days.',
+    'end_not_after_start' => 'The end must come after the start.',
     'a_day_at_most' => 'A meeting can last at most 24 hours.',
     'file_empty' => 'This file is empty. Nothing was changed.',
     'file_large' => 'This file is too large: :mb MB at most. Nothing was changed.',

@@ -30,7 +30,7 @@ describe('house rules', function (): void {
 
     it('take no value that means nothing', function (array $given): void {
         $this->actingAs(account(Role::Administrator))->putJson('/api/house-rules', $given)->assertStatus(422);
-    })->with([[['organizer' => 'nobody']], [['organisation' => '']], [['organisation' => str_repeat('x', 200)]]]);
+    })->with([[['noticeHours' => -1]], [['mostADay' => 0]], [['quietHours' => '11:00-09:00']], [['quietHours' => '9-11']], [['organizer' => 'nobody']], [['organisation' => '']], [['organisation' => str_repeat('x', 200)]]]);
 });
 
 describe('what open pages are told', function (): void {

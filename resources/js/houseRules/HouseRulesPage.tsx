@@ -8,7 +8,7 @@ import { Awaited } from '../ui/Awaited';
 import { ErrorNote } from '../ui/ErrorNote';
 import { useTell } from '../ui/Notice';
 import { Page } from '../ui/Page';
-import { ChoiceWord, ListWord, NumberWord, TextWord } from './RuleWords';
+import { ChoiceWord, ListWord, NumberWord, SpanWord, TextWord } from './RuleWords';
 import { changeRules, rulesQuery, type Rules, type RulesChange } from './rules';
 
 /** What the organisation decides once for all: sentences, whose underlined words an administrator changes. */
@@ -39,7 +39,7 @@ function RulesInWords({ rules }: { rules: Rules }) {
   });
   const set = (change: RulesChange) =>
     save.mutate({ change, was: Object.fromEntries(Object.keys(change).map((key) => [key, rules[key as keyof Rules]])) });
-  const number = (rule: 'pauseMinutes' | 'largeTeam' | 'fileMegabytes', least: number, most: number) => (
+  const number = (rule: 'pauseMinutes' | 'noticeHours' | 'largeTeam' | 'fileMegabytes', least: number, most: number) => (
     <NumberWord
       label={t(`rules.label.${rule}`)}
       text={t(`rules.number.${rule}`, { count: rules[rule] })}
@@ -110,6 +110,29 @@ function RulesInWords({ rules }: { rules: Rules }) {
         <p>
           {t('rules.say.pauseBefore')} {number('pauseMinutes', 0, 120)} {t('rules.say.pauseAfter')}{' '}
           <span className="text-muted">{t('rules.means.pause')}</span>
+        </p>
+        <p>
+          {t('rules.say.notice')} {number('noticeHours', 0, 336)}
+          {t('rules.say.most')}{' '}
+          <NumberWord
+            label={t('rules.label.mostADay')}
+            text={rules.mostADay === null ? t('rules.noLimit') : t('rules.number.mostADay', { count: rules.mostADay })}
+            value={rules.mostADay}
+            least={1}
+            most={20}
+            none={t('rules.noLimit')}
+            disabled={!mayChange}
+            take={(mostADay) => set({ mostADay })}
+          />
+          {t('rules.say.quiet')}{' '}
+          <SpanWord
+            label={t('rules.label.quietHours')}
+            none={t('rules.noQuiet')}
+            value={rules.quietHours}
+            disabled={!mayChange}
+            take={(quietHours) => set({ quietHours })}
+          />
+          . <span className="text-muted">{t('rules.means.wishes')}</span>
         </p>
       </Group>
       <Group title={t('rules.group.people')}>

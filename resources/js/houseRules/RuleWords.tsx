@@ -106,6 +106,33 @@ export function NumberWord({ label, text, value, least, most, none, disabled, ta
   );
 }
 
+type SpanWordProps = { label: string; none: string; value: string | null; disabled: boolean; take: (value: string | null) => void };
+
+const SPAN = /^([01]\d|2[0-3]):[0-5]\d-(([01]\d|2[0-3]):[0-5]\d|24:00)$/;
+
+/** A stretch of the day, "09:00-11:00", or none. */
+export function SpanWord({ label, none, value, disabled, take }: SpanWordProps) {
+  const { t } = useTranslation();
+  const plain = (typed: string) => typed.replaceAll(/\s/g, '').replace(/[–—]/, '-');
+  const fits = (typed: string) => plain(typed) === '' || (SPAN.test(plain(typed)) && plain(typed).slice(0, 5) < plain(typed).slice(6));
+  return (
+    <Word label={label} text={value?.replace('-', '–') ?? none} locked={disabled} className="font-semibold">
+      {(close) => (
+        <Typed
+          label={label}
+          start={value ?? ''}
+          hint={t('rules.spanHint', { what: none })}
+          wrong={(typed) => (fits(typed) ? undefined : t('rules.noSpan'))}
+          take={(typed) => {
+            take(plain(typed) || null);
+            close();
+          }}
+        />
+      )}
+    </Word>
+  );
+}
+
 type ListWordProps = { label: string; hint: string; text: string; value: string[]; disabled: boolean; take: (value: string[]) => void };
 
 export function ListWord({ label, hint, text, value, disabled, take }: ListWordProps) {

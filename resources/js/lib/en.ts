@@ -25,7 +25,7 @@ export const en = {
     mend: 'Correct it in the directory',
   },
   notFound: { title: 'There is nothing here', text: 'The address may be old or mistyped.' },
-  room: { label: 'Rooms', today: 'Today', meetings: 'Meetings', people: 'People', sent: 'Sent', houseRules: 'House rules' },
+  room: { label: 'Rooms', today: 'Today', meetings: 'Meetings', people: 'People', sent: 'Sent', houseRules: 'House rules', burden: 'Who sits outside their hours' },
   role: { administrator: 'administrator', coordinator: 'coordinator', colleague: 'colleague' },
   clocks: { label: 'Clocks of your zones' },
   next: { inTime: '{{title}} in {{time}}', minutes: '{{count}} min', hours: '{{hours}} h {{minutes}} min' },

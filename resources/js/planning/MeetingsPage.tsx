@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useNavigate, useSearchParams } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { monthYear } from '../lib/time';
 import { useDebounced } from '../lib/useDebounced';
 import { useSession } from '../people/session';
@@ -81,6 +81,9 @@ export function MeetingsPage({ chooseFile }: { chooseFile: (() => void) | null }
       aside={
         plans && (
           <span className="flex items-center gap-4">
+            <Link to="/burden" className="changeable">
+              {t('room.burden')}
+            </Link>
             {chooseFile && (
               <Button look="quiet" onClick={chooseFile}>
                 {t('import.fromFile')}

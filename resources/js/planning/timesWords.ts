@@ -90,6 +90,7 @@ export function priceWords(t: TFunction, told: Told, time: Time): string[] {
   const edges = (at: number) => (time.burden[at]?.[1] ?? 0) - nights(at);
   const atNight = paying(told, nights);
   const outside = paying(told, edges);
+  const unkept = time.unwished - time.noPause.reduce((sum, [, dates]) => sum + dates, 0);
   return [
     ...(atNight.length > 0 ? [t('fits.atNight', { who: placed(t, told, time, atNight, nights) })] : []),
     ...(outside.length > 0 ? [t('fits.outside', { who: placed(t, told, time, outside, edges) })] : []),
@@ -118,6 +119,7 @@ export function priceWords(t: TFunction, told: Told, time: Time): string[] {
           }),
         ]
       : []),
+    ...(unkept > 0 ? [t('fits.unwished', { count: unkept })] : []),
     ...(time.worse.length > 0 ? [t('fits.worse', { names: names(t, told, time.worse) })] : []),
   ];
 }

@@ -45,6 +45,7 @@ export function Palette({ open, onOpenChange, plans, showKeys, openSettings }: P
     ...(plans
       ? [
           { word: t('room.people'), run: () => navigate('/people') },
+          { word: t('room.burden'), run: () => navigate('/burden') },
           { word: t('room.sent'), run: () => navigate('/sent') },
           { word: t('room.houseRules'), run: () => navigate('/house-rules') },
         ]

@@ -27,6 +27,7 @@ import {
   SentPage,
   SettingsDialog,
   ShiftsPage,
+  BurdenPage,
   TeamPage,
   TeamsPage,
   TodayPage,
@@ -126,6 +127,7 @@ export function SignedIn({ session }: { session: Session }) {
                 <Route path="/meetings/:id/plan" element={<PlanSheetPage />} />
                 <Route path="/meetings/:id/read-back" element={<ReadBackPage />} />
                 <Route path="/meetings/:id/shifts" element={<ShiftsPage />} />
+                <Route path="/burden" element={<BurdenPage />} />
                 <Route path="/people/import" element={<PeopleImportPage />} />
                 <Route path="/people/teams" element={<TeamsPage />} />
                 <Route path="/people/teams/:id" element={<Team />} />

@@ -7,6 +7,7 @@ export const MeetingPage = lazy(async () => ({ default: (await import('../planni
 export const PlanSheetPage = lazy(async () => ({ default: (await import('../planning/PlanSheetPage')).PlanSheetPage }));
 export const ReadBackPage = lazy(async () => ({ default: (await import('../invitations/ReadBackPage')).ReadBackPage }));
 export const ShiftsPage = lazy(async () => ({ default: (await import('../overlap/ShiftsPage')).ShiftsPage }));
+export const BurdenPage = lazy(async () => ({ default: (await import('../overlap/BurdenPage')).BurdenPage }));
 export const PeoplePage = lazy(async () => ({ default: (await import('../people/PeoplePage')).PeoplePage }));
 export const PersonPage = lazy(async () => ({ default: (await import('../people/PersonPage')).PersonPage }));
 export const PeopleImportPage = lazy(async () => ({ default: (await import('../imports/PeopleImportPage')).PeopleImportPage }));

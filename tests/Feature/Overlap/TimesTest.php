@@ -108,6 +108,24 @@ it('keeps to the pause of the house, and looks at weekends only when asked', fun
         ->and($this->postJson('/api/times', [...($this->plan)([$this->ines]), 'anyDay' => true])->json('looked'))->toBe(7 * 96 - 1);
 });
 
+it('keeps to the wishes of the house where that costs nothing that weighs more', function (array $rules, string $wall): void {
+    $this->putJson('/api/house-rules', $rules)->assertForbidden();
+    $this->actingAs(account(Role::Administrator))->putJson('/api/house-rules', $rules)->assertOk();
+    $this->actingAs($this->coordinator);
+    foreach (['09:00', '09:30'] as $clock) {
+        ($this->busy)([$this->ines], "2026-12-08 $clock:00", 'Europe/Lisbon', ['duration_minutes' => 15]);
+    }
+    $answer = $this->postJson('/api/times', ($this->plan)([$this->ines], ['rule' => null]))->json();
+
+    expect(($answer['held'][0] ?? $answer['present'])['wall'])->toBe($wall)
+        ->and($answer['present']['unwished'])->toBe($answer['held'] === [] ? 0 : 1);
+})->with([
+    'none' => [['noticeHours' => 0, 'mostADay' => null, 'quietHours' => null], '2026-12-08T15:30:00'],
+    'notice of two weeks' => [['noticeHours' => 13 * 24 + 4], '2026-12-08T16:00:00'],
+    'two meetings a day' => [['mostADay' => 2], '2026-12-07T19:15:00'],
+    'quiet hours' => [['quietHours' => '12:00-13:00'], '2026-12-08T16:00:00'],
+]);
+
 it('says what one change would open where nothing holds', function (): void {
     ($this->busy)([$this->ines], '2026-12-01 00:00:00', 'Europe/Lisbon', ['duration_minutes' => 1440, 'rrule' => 'FREQ=DAILY;COUNT=60']);
     $answer = $this->postJson('/api/times', ($this->plan)([$this->coordinator->person, $this->ines]))->json();
