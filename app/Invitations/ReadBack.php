@@ -45,7 +45,7 @@ final readonly class ReadBack
         $laid = SheetPlan::of($sheet);
         $plan = $laid->plan;
         $series = $plan->series;
-        $people = $this->planBoard->participants($sheet, BoardBuilder::looksAt($plan), $meeting->known_as, $laid->leftOut($sheet));
+        $people = $this->planBoard->participants($sheet, BoardBuilder::looksAt($plan), $meeting->known_as, $laid->leftOut($sheet), BoardBuilder::looksAtOptional($plan));
         $states = (new DateJudge($plan, $people))->all();
 
         return [

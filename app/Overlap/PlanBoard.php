@@ -45,7 +45,7 @@ final readonly class PlanBoard
     {
         $plan = $laid->plan;
         $series = $plan->series;
-        $people = $this->participants($sheet, BoardBuilder::looksAt($plan), $meetingId, $laid->leftOut($sheet));
+        $people = $this->participants($sheet, BoardBuilder::looksAt($plan), $meetingId, $laid->leftOut($sheet), BoardBuilder::looksAtOptional($plan));
         $board = BoardBuilder::build($plan, $people, $index);
 
         return [
@@ -94,15 +94,20 @@ final readonly class PlanBoard
     /**
      * @param  IntervalSet  $windows  what lies outside of them is left out
      * @param  array<string, array<int, true>>  $leftOut  who is not asked on which dates
+     * @param  ?IntervalSet  $ofOptional  the windows of those who are not required; null: the same
+     * @param  bool  $named  with titles, where people show them
      * @return list<Participant>
      */
-    public function participants(Sheet $sheet, IntervalSet $windows, ?string $meetingId, array $leftOut = []): array
+    public function participants(Sheet $sheet, IntervalSet $windows, ?string $meetingId, array $leftOut = [], ?IntervalSet $ofOptional = null, bool $named = true): array
     {
         $ids = array_column($sheet->attendees, 'personId');
         $people = Person::query()->with('journeys')->whereIn('id', $ids)->get()->keyBy('id');
-        $busy = $this->occupancy->of($ids, $windows, $meetingId);
         $calendars = $this->calendars->calendars($ids);
-        $elsewhere = $calendars === [] ? [] : $this->calendars->of(array_map(strval(...), array_keys($calendars)), $windows);
+        $busy = $elsewhere = [];
+        foreach (self::byWindows($sheet, $windows, $ofOptional ?? $windows) as [$some, $window]) {
+            $busy += $this->occupancy->of($some, $window, $meetingId);
+            $elsewhere += $this->calendars->of(array_values(array_filter($some, static fn(string $id): bool => isset($calendars[$id]))), $window, $named);
+        }
         $known = $this->calendars->known($people, $calendars);
         $away = $this->absences->of($people, $windows);
         $participants = [];
@@ -123,6 +128,17 @@ final readonly class PlanBoard
         }
 
         return $participants;
+    }
+
+    /** @return list<array{list<string>, IntervalSet}> ids, and the windows in which they are looked at */
+    private static function byWindows(Sheet $sheet, IntervalSet $ofRequired, IntervalSet $ofOptional): array
+    {
+        if ($ofRequired->intervals == $ofOptional->intervals) {
+            return [[array_column($sheet->attendees, 'personId'), $ofRequired]];
+        }
+        $required = array_column(array_filter($sheet->attendees, static fn(array $a): bool => $a['role'] === AttendeeRole::Required), 'personId');
+
+        return [[$required, $ofRequired], [array_values(array_diff(array_column($sheet->attendees, 'personId'), $required)), $ofOptional]];
     }
 
     /**

@@ -44,7 +44,7 @@ final readonly class SearchTimes
         $plan = $laid->plan;
         [$from, $to] = self::days($plan);
         $wishes = $this->rules->wishes(now()->getTimestamp());
-        $people = $this->board->participants($sheet, self::looksAt($plan, $from, $to, $wishes), $meetingId, $laid->leftOut($sheet));
+        $people = $this->board->participants($sheet, self::looksAt($plan, $from, $to, $wishes), $meetingId, $laid->leftOut($sheet), named: false);
         $search = new SeriesSearch($plan, $people, $from, $to, $anyDay ? range(0, 6) : self::WORKWEEK, $wishes);
         $found = $search->find(now()->getTimestamp(), self::MOST);
         $rota = self::isFair($found) || ($plan->series->rule?->isOpen() ?? false) ? null : $search->rota($found, self::TURNS);

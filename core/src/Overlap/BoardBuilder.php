@@ -33,7 +33,8 @@ final class BoardBuilder
         return new Board(
             self::day($plan, $people, $judge, $index),
             $states,
-            $wide === $plan ? [] : (new DateJudge($wide, $people))->all(),
+            // Of the coming days only those count who are required.
+            $wide === $plan ? [] : (new DateJudge($wide, array_values(array_filter($people, static fn(Participant $p): bool => $p->required))))->all(),
             $columns->columns(),
             self::scale($axis, $plan),
             $axis->at($plan->dates->starts[0]),
@@ -44,7 +45,17 @@ final class BoardBuilder
     /** The stretches that the board of a plan looks at: nothing outside of them can change it. */
     public static function looksAt(Plan $plan): IntervalSet
     {
-        $wide = $plan->dates->count() > 1 ? $plan : self::comingDays($plan);
+        return self::windows($plan->dates->count() > 1 ? $plan : self::comingDays($plan));
+    }
+
+    /** The same for people who are not required: coming days of a single meeting are not looked at for them. */
+    public static function looksAtOptional(Plan $plan): IntervalSet
+    {
+        return self::windows($plan);
+    }
+
+    private static function windows(Plan $wide): IntervalSet
+    {
         $columns = new ColumnBuilder($wide, [], new HoursOnDates());
         $windows = [];
         for ($index = 0; $index < $wide->dates->count(); $index++) {
