@@ -130,6 +130,8 @@ it('answers bad input with a clear refusal, field by field', function (string $m
         'skip' => 'omit', 'end' => 'count', 'count' => 4, 'untilOn' => null,
     ]])],
     'a board' => ['POST', '/api/board', fn($meeting) => [...sheet($meeting), 'index' => 0, 'meetingId' => $meeting->id, 'shiftMinutes' => 600, 'moveAs' => 'words', 'anchorIn' => 'Europe/Lisbon']],
+    'turns' => ['POST', '/api/board', fn($meeting) => [...sheet($meeting), 'index' => 0, 'meetingId' => $meeting->id, 'turns' => [0, 60]]],
+    'better times' => ['POST', '/api/times', fn($meeting) => [...sheet($meeting), 'index' => 0, 'meetingId' => $meeting->id, 'anyDay' => true]],
     'a series' => ['POST', '/api/series', fn($meeting) => [...sheet($meeting), 'edit' => ['do' => 'move', 'date' => '2027-01-05T15:30:00', 'to' => '2027-01-06T15:30:00']]],
 ]);
 
@@ -159,6 +161,7 @@ it('refuses a sheet whose dates leave the calendar, naming where', function (arr
     $meeting = meeting($coordinator, [$coordinator->person]);
     $this->actingAs($coordinator)->putJson("/api/meetings/$meeting->id", sheet($meeting, $changes))->assertStatus(422)->assertJsonStructure(['errors' => ['startLocal']]);
     $this->postJson('/api/board', [...sheet($meeting, $changes), 'index' => 0, 'meetingId' => $meeting->id, 'shiftMinutes' => 1440])->assertStatus(422)->assertJsonStructure(['errors' => ['startLocal']]);
+    expect($this->postJson('/api/times', [...sheet($meeting, $changes), 'index' => 0, 'meetingId' => $meeting->id])->getStatusCode())->toBeIn([200, 422]);
 })->with([
     'the last evening' => [['startLocal' => '9999-12-31T23:30:00', 'rule' => null, 'zone' => 'Pacific/Honolulu']],
     'in the year after the last' => [['startLocal' => '9995-12-20T23:30:00', 'rule' => repeats(['every' => 'day', 'end' => 'open'])]],
@@ -172,7 +175,8 @@ it('takes a series that ends with the calendar', function (): void {
     $this->actingAs($coordinator);
 
     expect($this->putJson("/api/meetings/$meeting->id", sheet($meeting, $long))->getStatusCode())->toBeIn([200, 422])
-        ->and($this->postJson('/api/board', [...sheet($meeting, $long), 'index' => 0, 'meetingId' => $meeting->id])->getStatusCode())->toBeIn([200, 422]);
+        ->and($this->postJson('/api/board', [...sheet($meeting, $long), 'index' => 0, 'meetingId' => $meeting->id])->getStatusCode())->toBeIn([200, 422])
+        ->and($this->postJson('/api/times', [...sheet($meeting, $long), 'index' => 0, 'meetingId' => $meeting->id])->getStatusCode())->toBeIn([200, 422]);
 });
 
 it('keeps values out of what is said of a query that failed, and so out of the logs', function (Closure $ask, string $kept): void {

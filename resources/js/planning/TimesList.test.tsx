@@ -1,0 +1,104 @@
+import { fireEvent, render, screen } from '@testing-library/react';
+import { expect, it, vi } from 'vitest';
+import type { Person } from '../people/people';
+import { listOf, type Marked, type Time, type Times } from './times';
+import { TimesList } from './TimesList';
+import type { Told } from './timesWords';
+import type { TimesState } from './useTimes';
+
+const time = (shiftMinutes: number, over: Partial<Time> = {}): Time => ({
+  shiftMinutes,
+  wall: new Date(Date.UTC(2026, 11, 8, 15, 30 + shiftMinutes)).toISOString().slice(0, 19),
+  clashDates: 0,
+  offHours: 0,
+  optionalBusy: 0,
+  offMinutes: 0,
+  unwished: 0,
+  clashes: [],
+  perhaps: [],
+  noPause: [],
+  worse: [],
+  burden: [[0, 0]],
+  locals: ['2026-12-08T15:30:00'],
+  shorterTo: null,
+  ...over,
+});
+const found = (over: Partial<Times> = {}): Times => ({
+  people: ['w'],
+  required: [true],
+  dates: 12,
+  present: time(0, {
+    clashDates: 1,
+    clashes: [{ index: 0, wall: '2026-12-08T15:30:00', people: [0], away: [], moveTo: null, couldFrom: null, standIn: null }],
+  }),
+  held: [time(30), time(-120)],
+  nearly: [],
+  looked: 479,
+  holding: 2,
+  openings: [],
+  rota: null,
+  days: [-3, 3],
+  anyDay: false,
+  pauseMinutes: 0,
+  milliseconds: 9,
+  ...over,
+});
+const people = new Map([['w', { id: 'w', name: 'Wanjiru Achola', city: 'Nairobi' } as Person]]);
+
+function open(times: Times | null, over: Partial<TimesState> = {}) {
+  const spies = { take: vi.fn(), close: vi.fn(), mark: vi.fn(), makeOptional: vi.fn(), setAnyDay: vi.fn() };
+  const all = times ? listOf(times) : [];
+  const state = {
+    times: { error: null, isPlaceholderData: false },
+    all,
+    marked: all[1],
+    waysOf: () => [],
+    isTaking: false,
+    anyDay: false,
+    ...spies,
+    ...over,
+  };
+  const told: Told | null = times && { times, people, city: 'Nairobi', rule: null };
+  render(<TimesList state={state as unknown as TimesState} told={told} people={people} />);
+  return spies;
+}
+
+it('begins at the best of the better times, walks by arrow keys, takes by Enter and leaves by Escape', () => {
+  const { mark, take, close } = open(found());
+  const at = () => (document.activeElement as HTMLElement).dataset.time;
+  expect(at()).toBe('at 30');
+  const key = (name: string) => fireEvent.keyDown(document.activeElement as Element, { key: name });
+  key('ArrowUp');
+  expect(at()).toBe('at 0');
+  key('ArrowUp');
+  expect(at()).toBe('at 0');
+  key('End');
+  expect(at()).toBe('at -120');
+  expect(mark.mock.lastCall?.[0]).toMatchObject({ kind: 'time', time: { shiftMinutes: -120 } } satisfies Partial<Marked> & object);
+  key('Enter');
+  expect(take).toHaveBeenCalledOnce();
+  key('Escape');
+  expect(close).toHaveBeenCalledOnce();
+});
+
+it('offers the ways out of the marked time only, as buttons of their own', () => {
+  const way = { do: 'shorter', minutes: 30 } as const;
+  const { take } = open(found(), { waysOf: () => [{ way, text: 'Shorten to 30 minutes' }] });
+  const buttons = screen.getAllByRole('button', { name: 'Shorten to 30 minutes' });
+  expect(buttons).toHaveLength(1);
+  fireEvent.click(buttons[0] as Element);
+  expect(take.mock.lastCall?.[1]).toEqual(way);
+});
+
+it('says when nothing is better, and what one change would open', () => {
+  const { makeOptional } = open(found({ held: [], holding: 0, openings: [{ times: 238, without: 0, minutes: null }] }));
+  expect(screen.getByText('No time is better than the present one.')).toBeInTheDocument();
+  expect(screen.getByText('No time holds on every date.')).toBeInTheDocument();
+  fireEvent.click(screen.getByRole('button', { name: 'Make Wanjiru optional' }));
+  expect(makeOptional).toHaveBeenCalledWith('w');
+});
+
+it('says that it looks, and what went wrong', () => {
+  open(null);
+  expect(screen.getByRole('status')).toHaveTextContent('Looking for times');
+});
