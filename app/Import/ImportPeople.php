@@ -46,7 +46,9 @@ final class ImportPeople implements ShouldQueue
                 return;
             }
             $mapping = (array) $import->mapping;
-            $rows = array_map(static fn(array $r): PersonRow => $read->read($r[0], $r[1], $mapping), $import->rows($import->table()));
+            $table = $import->table();
+            $named = $import->named($table);
+            $rows = array_map(static fn(array $r): PersonRow => $read->read($r[0], $r[1], $mapping, $named), $import->rows($table));
             $sorted = SortedRows::of($rows)->rows;
             $total = count($sorted);
             $written = $teams = $refused = $changed = [];

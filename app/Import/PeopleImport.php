@@ -40,6 +40,12 @@ final class PeopleImport extends Model
         return PeopleTable::of(base64_decode((string) $this->content, true) ?: '');
     }
 
+    /** How many columns the first row names; null: it names none. */
+    public function named(PeopleTable $table): ?int
+    {
+        return $this->has_heading ? count($table->headings()) : null;
+    }
+
     /** @return list<array{int, list<string>}> without the one that names the columns */
     public function rows(PeopleTable $table): array
     {

@@ -145,7 +145,8 @@ final readonly class PeopleImportController
     private function look(PeopleImport $import, PeopleTable $table): array
     {
         $mapping = (array) $import->mapping;
-        $sorted = SortedRows::of(array_map(fn(array $r): PersonRow => $this->read->read($r[0], $r[1], $mapping), $import->rows($table)));
+        $named = $import->named($table);
+        $sorted = SortedRows::of(array_map(fn(array $r): PersonRow => $this->read->read($r[0], $r[1], $mapping, $named), $import->rows($table)));
         $refused = array_values(array_filter($sorted->rows, static fn(array $r): bool => $r['state'] === RowState::Refused));
 
         return [

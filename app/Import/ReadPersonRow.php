@@ -28,8 +28,9 @@ final readonly class ReadPersonRow
     /**
      * @param list<string> $cells
      * @param array<string, int> $mapping place of the column by field
+     * @param ?int $named how many columns the first row names; null: it names none
      */
-    public function read(int $line, array $cells, array $mapping): PersonRow
+    public function read(int $line, array $cells, array $mapping, ?int $named = null): PersonRow
     {
         $said = [];
         foreach ($mapping as $field => $at) {
@@ -39,6 +40,10 @@ final readonly class ReadPersonRow
             }
         }
         $values = $problems = [];
+        // A separator within a cell that is not quoted: what follows it stands in the wrong column, or in none.
+        if ($named !== null && trim(implode('', array_slice($cells, $named))) !== '') {
+            $problems['line'] = __('peopleFile.too_many_cells', ['cells' => count($cells), 'columns' => $named]);
+        }
         $take = static function (PersonField $field, string $column, \Closure $read, string $problem) use ($said, &$values, &$problems): void {
             if (isset($said[$field->value])) {
                 $value = $read($said[$field->value]);

@@ -7,6 +7,7 @@ return [
     'people_too_many' => 'This file holds more than :rows people, or more than 100 columns. Nothing was changed.',
     'no_people' => 'There is nobody in this file. Nothing was changed.',
     'no_addresses' => 'Say which column holds the email addresses.',
+    'too_many_cells' => 'This row has :cells cells, but the first one names :columns columns. Put a cell that holds the separator in quotes.',
     'name_long' => 'The name is too long.',
     'job_long' => 'The role or job is too long.',
     'address_twice' => 'The same address stands on line :line already.',

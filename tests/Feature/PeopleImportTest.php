@@ -39,6 +39,15 @@ beforeEach(function (): void {
 $rows = [['Name', 'E-Mail', 'Zeitzone', 'Team'], ['Inês Varela', 'ines@garden.example', 'Lisbon', 'Growers'], ['Hale, Corin "Cory"', 'corin@garden.example', 'Australia/Perth', "Dryland"]];
 $csv = static fn(string $delimiter, string $break, bool $quotesAll = false): string => implode($break, array_map(static fn(array $r): string => implode($delimiter, array_map(static fn(string $c): string => $quotesAll || strpbrk($c, "\"$delimiter,\n") !== false ? '"' . str_replace('"', '""', $c) . '"' : $c, $r)), $rows)) . $break;
 
+it('refuses a row with more cells than there are columns, rather than losing one of them', function (): void {
+    $made = ($this->bring)("Name;Email;Teams\nAda;ada@garden.example;Growers;Leads\nBo;bo@garden.example;\"Growers; Leads\"\nCy;cy@garden.example;Growers;;\n")->assertCreated()->json();
+
+    expect($made['look']['counts'])->toBe(['new' => 2, 'changed' => 0, 'same' => 0, 'refused' => 1])
+        ->and($made['look']['refused'][0])->toMatchArray(['line' => 2, 'who' => 'Ada', 'why' => 'This row has 4 cells, but the first one names 3 columns. Put a cell that holds the separator in quotes.']);
+    $this->postJson("/api/people-imports/{$made['id']}/start")->assertOk();
+    expect(Team::query()->orderBy('name')->pluck('name')->all())->toBe(['Growers', 'Leads']);
+});
+
 it('reads a file in whichever dialect it was written', function (string $octets, string $delimiter, string $letters): void {
     $made = ($this->bring)($octets)->assertCreated()->json();
     expect([$made['delimiter'], $made['letters'], $made['hasHeading']])->toBe([$delimiter, $letters, true])

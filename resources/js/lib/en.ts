@@ -241,7 +241,7 @@ export const en = {
     },
     whoCount: '{{required, number}} required, {{optional, number}} optional, {{outside, number}} outside',
     fewer: 'Show fewer',
-    more: '{{count}} more',
+    more: '{{count, number}} more',
     host: 'host',
     required: 'required',
     optional: 'optional',
@@ -365,6 +365,7 @@ export const en = {
     unknown: 'zone and calendar not known',
   },
   board: {
+    working: 'Working it out…',
     tableMore_one: 'and {{count}} more',
     tableMore_other: 'and {{count, number}} more',
     holiday: 'holiday: {{name}}',

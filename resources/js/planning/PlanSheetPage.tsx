@@ -5,6 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { Navigate, useBlocker, useNavigate, useParams, useSearchParams } from 'react-router';
 import { ApiError, send } from '../lib/api';
 import { clock, longDate, weekday } from '../lib/time';
+import { useDebounced } from '../lib/useDebounced';
 import { useSession } from '../people/session';
 import { useSheetKey } from '../people/useSheetKey';
 import { Button } from '../ui/Button';
@@ -119,6 +120,8 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
 
   const standings = planned?.board.day.standings ?? [];
   const weekdays = new Set(standings.flatMap((standing) => (standing.local ? [weekday(standing.local)] : [])));
+  // Of a large crowd the answer takes a while: what stood there before is not called true of them.
+  const isOld = useDebounced(onBoard.board.isPlaceholderData, 600) && onBoard.board.isPlaceholderData;
   const held = times.times.data?.held[0];
   const best = held && { shiftMinutes: held.shiftMinutes, clock: clock(held.wall), clashDates: 0, dates: planned?.board.dates.length ?? 0 };
   // The focus comes back to where the list was opened.
@@ -238,6 +241,8 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
               <>
                 <strong>{t('fits.marked', { what: whatOf(t, told, times.marked) })}</strong> {t('fits.keys')}
               </>
+            ) : isOld ? (
+              <span role="status">{t('board.working')}</span>
             ) : planned && sheet.attendees.length > 0 ? (
               <SheetSummary
                 summary={planned.board.summary}
