@@ -374,6 +374,8 @@ export const enPlanning = {
     sentence: 'In a sentence',
     copy: 'Copy the sentence',
     copied: 'The sentence is copied.',
+    putIn: 'Put it into the invitation',
+    isPutIn: 'The sentence stands under what the meeting is for.',
     say: {
       holds_one: '{{what}}, because everybody required is free then',
       holds_other: '{{what}}, because everybody required is free on all {{count}} dates',

@@ -112,7 +112,7 @@ export function BoardArea({ meetingId, sheet, people, state, view, setView, sent
       {planned && day && sheet.attendees.length > 0 && (
         <>
           {view === 'burden' && told && times.marked ? (
-            <Burden told={told} people={people} marked={times.marked} />
+            <Burden told={told} people={people} marked={times.marked} putIn={times.putIn} />
           ) : narrow ? (
             <DayStrips day={day} people={people} moved={state.moved} />
           ) : view !== 'dates' ? (

@@ -33,8 +33,15 @@ function Bar({ nights, outside, dates }: Cell & { dates: number }) {
   );
 }
 
+export type BurdenProps = {
+  told: Told;
+  people: People;
+  marked: Marked;
+  /** Adds a sentence to what the meeting is for. */ putIn: (sentence: string) => void;
+};
+
 /** Who sits outside their hours how often: at the present time, at the marked one, in the rota. */
-export function Burden({ told, people, marked }: { told: Told; people: People; marked: Marked }) {
+export function Burden({ told, people, marked, putIn }: BurdenProps) {
   const { t } = useTranslation();
   const copying = useCopying();
   const { times } = told;
@@ -87,6 +94,9 @@ export function Burden({ told, people, marked }: { told: Told; people: People; m
         <p className="text-[0.9375rem]">{sentence}</p>
         <Button look="quiet" className="no-print" onClick={() => copying.text(sentence, t('fits.copied'))}>
           {t('fits.copy')}
+        </Button>{' '}
+        <Button look="quiet" className="no-print" onClick={() => putIn(sentence)}>
+          {t('fits.putIn')}
         </Button>
       </section>
     </div>

@@ -152,6 +152,11 @@ export function useTimes(meetingId: string, state: SheetState, onBoard: PlannedS
     ],
     makeOptional: (id: string) =>
       change({ attendees: sheet.attendees.map((one) => (one.person.id === id ? { ...one, role: 'optional' as const } : one)) }),
+    /** Adds a sentence to what the meeting is for. */
+    putIn: (sentence: string) => {
+      change((now) => ({ purpose: [now.purpose.trim(), sentence].filter(Boolean).join('\n\n') }));
+      tell(t('fits.isPutIn'));
+    },
     shorten: (minutes: number) => change({ durationMinutes: minutes }),
   };
 }
