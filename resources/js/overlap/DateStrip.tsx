@@ -36,7 +36,7 @@ export function DateStrip({ dates, people, selected, choose, drop, usual, droppe
   const beginsYear = (at: number) => years[at] !== (at === 0 ? firstYear : years[at - 1]);
   return (
     <div>
-      <ol className="flex gap-1 overflow-x-auto pb-1" aria-label={t('strip.label')}>
+      <ol className="flex gap-1 overflow-x-auto pb-1 print:flex-wrap print:overflow-visible" aria-label={t('strip.label')}>
         {shown.map(({ state, words }, at) => {
           const active = state.index === selected;
           const ownTime = usual !== null && clock(state.wall) !== usual;

@@ -162,7 +162,7 @@ export function DayBoard({
         </div>
       </div>
       {!readOnly && !allDay && (
-        <div className="absolute top-0 left-0 z-40 flex w-14 flex-col gap-0.5 pr-1.5">
+        <div className="no-print absolute top-0 left-0 z-40 flex w-14 flex-col gap-0.5 pr-1.5">
           <Button
             small
             className="min-h-6 px-0! py-0! text-note"

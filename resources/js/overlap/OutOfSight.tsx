@@ -53,7 +53,7 @@ export function OutOfSight({ strip, panes, standings }: OutOfSightProps) {
   return (
     <>
       {hidden.left.length > 0 && (
-        <p className="pointer-events-none absolute bottom-6 left-16 z-30 rounded bg-ink px-2 text-note font-semibold text-on-ink">
+        <p className="no-print pointer-events-none absolute bottom-6 left-16 z-30 rounded bg-ink px-2 text-note font-semibold text-on-ink">
           {t('board.moreLeft', { what: what(hidden.left) })}
         </p>
       )}

@@ -87,7 +87,7 @@ export function BoardArea({ meetingId, sheet, people, state, view, setView, sent
           </span>
         )}
         {!narrow && (
-          <div role="group" aria-label={t('board.view')} className="flex shrink-0">
+          <div role="group" aria-label={t('board.view')} className="no-print flex shrink-0">
             {([...(looking ? (['burden'] as const) : []), 'day', 'dates'] as const).map((one) => (
               <button
                 key={one}

@@ -84,7 +84,7 @@ export function JoinSection({ sheet, change, meeting }: SectionProps & { meeting
             {t('join.passcode')}{' '}
             <button
               type="button"
-              className="changeable font-semibold"
+              className="changeable printed font-semibold"
               aria-label={t('join.changePasscode', { passcode: kit.passcode })}
               onClick={() => setPasscode(kit.passcode)}
             >

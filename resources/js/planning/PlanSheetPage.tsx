@@ -136,7 +136,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
   const shown = view === 'burden' && !times.open ? 'day' : view;
 
   return (
-    <div className="flex min-h-[calc(100dvh-2.75rem)] flex-col md:h-[calc(100dvh-2.75rem)]">
+    <div className="flex min-h-[calc(100dvh-2.75rem)] flex-col md:h-[calc(100dvh-2.75rem)] print:block print:h-auto!">
       <Page
         title={sheet.title || t('sheet.untitled')}
         above={
@@ -200,7 +200,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
             </p>
           </div>
         )}
-        <div className="flex min-h-0 flex-1 flex-col md:flex-row">
+        <div className="sheet-body flex min-h-0 flex-1 flex-col md:flex-row">
           <div className="relative flex w-full shrink-0 flex-col gap-3 overflow-y-auto border-line bg-sheet px-5 py-3 md:w-[357px] md:border-r">
             {times.open ? (
               <TimesList state={times} told={told} people={people} />
