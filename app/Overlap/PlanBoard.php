@@ -151,8 +151,17 @@ final readonly class PlanBoard
         if ($away === []) {
             return $busy;
         }
-        $all = [...$busy, ...$away];
-        usort($all, static fn(Busy $a, Busy $b): int => $a->interval->start <=> $b->interval->start);
+        usort($away, static fn(Busy $a, Busy $b): int => $a->interval->start <=> $b->interval->start);
+        // Both are in order, and one is long: to sort them together would cost more than all the rest.
+        $all = [];
+        $next = 0;
+        foreach ($busy as $one) {
+            while ($next < count($away) && $away[$next]->interval->start < $one->interval->start) {
+                $all[] = $away[$next++];
+            }
+            $all[] = $one;
+        }
+        array_push($all, ...array_slice($away, $next));
 
         return $all;
     }
