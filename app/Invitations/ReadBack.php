@@ -6,6 +6,7 @@ namespace App\Invitations;
 
 use App\HouseRules\HouseRules;
 use App\Overlap\PlanBoard;
+use App\Overlap\SheetPeople;
 use App\Overlap\SheetPlan;
 use App\People\Clocks;
 use App\People\PersonResource;
@@ -35,7 +36,7 @@ use Syndex\Core\Time\ZoneData;
 /** Reads a meeting back before it is sent: what is missing, what is still odd, and who will get what. */
 final readonly class ReadBack
 {
-    public function __construct(private SheetOfMeeting $sheets, private PlanBoard $planBoard, private Readiness $readiness, private SheetView $view, private MeetingSeries $series, private ZoneData $zones, private Clocks $clocks, private HouseRules $rules, private Deliverable $deliverable) {}
+    public function __construct(private SheetOfMeeting $sheets, private SheetPeople $sheetPeople, private Readiness $readiness, private SheetView $view, private MeetingSeries $series, private ZoneData $zones, private Clocks $clocks, private HouseRules $rules, private Deliverable $deliverable) {}
 
     /** @return array<string, mixed> */
     public function of(Meeting $meeting): array
@@ -45,7 +46,7 @@ final readonly class ReadBack
         $laid = SheetPlan::of($sheet);
         $plan = $laid->plan;
         $series = $plan->series;
-        $people = $this->planBoard->participants($sheet, BoardBuilder::looksAt($plan), $meeting->known_as, $laid->leftOut($sheet), BoardBuilder::looksAtOptional($plan));
+        $people = $this->sheetPeople->of($sheet, BoardBuilder::looksAt($plan), $meeting->known_as, $laid->leftOut($sheet), BoardBuilder::looksAtOptional($plan));
         $states = (new DateJudge($plan, $people))->all();
 
         return [

@@ -6,16 +6,12 @@ namespace App\Overlap;
 
 use App\People\Absence;
 use App\People\AbsenceResource;
-use App\People\Clocks;
-use App\People\Hours;
 use App\People\Person;
 use App\People\ViewerClock;
 use App\Planning\SeriesView;
 use App\Planning\Sheet;
 use App\Planning\TeamsOnSheet;
-use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Overlap\BoardBuilder;
-use Syndex\Core\Overlap\Busy;
 use Syndex\Core\Overlap\Participant;
 use Syndex\Core\Overlap\Plan;
 use Syndex\Core\Recurrence\Expansion;
@@ -38,14 +34,14 @@ final readonly class PlanBoard
 
     private const SKIPPED_NAMED = 5;
 
-    public function __construct(private Occupancy $occupancy, private Absences $absences, private CalendarBusy $calendars, private Clocks $clocks, private Hours $hours, private TeamsOnSheet $teams, private ViewerClock $clock, private SeriesView $seriesView, private Grammar $grammar) {}
+    public function __construct(private SheetPeople $people, private Absences $absences, private CalendarBusy $calendars, private TeamsOnSheet $teams, private ViewerClock $clock, private SeriesView $seriesView, private Grammar $grammar) {}
 
     /** @return array<string, mixed> */
     public function __invoke(Sheet $sheet, SheetPlan $laid, int $index, ?string $meetingId): array
     {
         $plan = $laid->plan;
         $series = $plan->series;
-        $people = $this->participants($sheet, BoardBuilder::looksAt($plan), $meetingId, $laid->leftOut($sheet), BoardBuilder::looksAtOptional($plan));
+        $people = $this->people->of($sheet, BoardBuilder::looksAt($plan), $meetingId, $laid->leftOut($sheet), BoardBuilder::looksAtOptional($plan));
         $board = BoardBuilder::build($plan, $people, $index);
 
         return [
@@ -89,81 +85,6 @@ final readonly class PlanBoard
         }
 
         return $skipped;
-    }
-
-    /**
-     * @param  IntervalSet  $windows  what lies outside of them is left out
-     * @param  array<string, array<int, true>>  $leftOut  who is not asked on which dates
-     * @param  ?IntervalSet  $ofOptional  the windows of those who are not required; null: the same
-     * @param  bool  $named  with titles, where people show them
-     * @return list<Participant>
-     */
-    public function participants(Sheet $sheet, IntervalSet $windows, ?string $meetingId, array $leftOut = [], ?IntervalSet $ofOptional = null, bool $named = true): array
-    {
-        $ids = array_column($sheet->attendees, 'personId');
-        $people = Person::query()->with('journeys')->whereIn('id', $ids)->get()->keyBy('id');
-        $calendars = $this->calendars->calendars($ids);
-        $busy = $elsewhere = [];
-        foreach (self::byWindows($sheet, $windows, $ofOptional ?? $windows) as [$some, $window]) {
-            $busy += $this->occupancy->of($some, $window, $meetingId);
-            $elsewhere += $this->calendars->of(array_values(array_filter($some, static fn(string $id): bool => isset($calendars[$id]))), $window, $named);
-        }
-        $known = $this->calendars->known($people, $calendars);
-        $away = $this->absences->of($people, $windows);
-        $participants = [];
-        foreach ($sheet->attendees as $attendee) {
-            $person = $people->get($attendee['personId']);
-            if ($person !== null) {
-                $participants[] = new Participant(
-                    $person->id,
-                    $attendee['role'] === AttendeeRole::Required,
-                    $person->id === $sheet->hostId,
-                    $this->clocks->of($person),
-                    $this->hours->of($person),
-                    $known[$person->id],
-                    self::inOrder($busy[$person->id] ?? [], [...$away[$person->id] ?? [], ...$elsewhere[$person->id] ?? []]),
-                    $leftOut[$person->id] ?? [],
-                );
-            }
-        }
-
-        return $participants;
-    }
-
-    /** @return list<array{list<string>, IntervalSet}> ids, and the windows in which they are looked at */
-    private static function byWindows(Sheet $sheet, IntervalSet $ofRequired, IntervalSet $ofOptional): array
-    {
-        if ($ofRequired->intervals == $ofOptional->intervals) {
-            return [[array_column($sheet->attendees, 'personId'), $ofRequired]];
-        }
-        $required = array_column(array_filter($sheet->attendees, static fn(array $a): bool => $a['role'] === AttendeeRole::Required), 'personId');
-
-        return [[$required, $ofRequired], [array_values(array_diff(array_column($sheet->attendees, 'personId'), $required)), $ofOptional]];
-    }
-
-    /**
-     * @param  list<Busy>  $busy
-     * @param  list<Busy>  $away
-     * @return list<Busy>
-     */
-    private static function inOrder(array $busy, array $away): array
-    {
-        if ($away === []) {
-            return $busy;
-        }
-        usort($away, static fn(Busy $a, Busy $b): int => $a->interval->start <=> $b->interval->start);
-        // Both are in order, and one is long: to sort them together would cost more than all the rest.
-        $all = [];
-        $next = 0;
-        foreach ($busy as $one) {
-            while ($next < count($away) && $away[$next]->interval->start < $one->interval->start) {
-                $all[] = $away[$next++];
-            }
-            $all[] = $one;
-        }
-        array_push($all, ...array_slice($away, $next));
-
-        return $all;
     }
 
     /**

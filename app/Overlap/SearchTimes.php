@@ -31,7 +31,7 @@ final readonly class SearchTimes
 
     private const WORKWEEK = [0, 1, 2, 3, 4];
 
-    public function __construct(private PlanBoard $board, private HouseRules $rules, private StandIns $standIns) {}
+    public function __construct(private SheetPeople $people, private HouseRules $rules, private StandIns $standIns) {}
 
     /**
      * @param  bool  $anyDay  Saturdays and Sundays too
@@ -44,10 +44,10 @@ final readonly class SearchTimes
         $plan = $laid->plan;
         [$from, $to] = self::days($plan);
         $wishes = $this->rules->wishes(now()->getTimestamp());
-        $people = $this->board->participants($sheet, self::looksAt($plan, $from, $to, $wishes), $meetingId, $laid->leftOut($sheet), named: false);
+        $people = $this->people->of($sheet, self::looksAt($plan, $from, $to, $wishes), $meetingId, $laid->leftOut($sheet), named: false);
         $search = new SeriesSearch($plan, $people, $from, $to, $anyDay ? range(0, 6) : self::WORKWEEK, $wishes);
         $found = $search->find(now()->getTimestamp(), self::MOST);
-        $rota = self::isFair($found) || ($plan->series->rule?->isOpen() ?? false) ? null : $search->rota($found, self::TURNS);
+        $rota = self::isFair($found) || !$plan->dates->complete ? null : $search->rota($found, self::TURNS);
 
         return [
             ...(new TimesResource($plan, $people, $this->standIns->of($sheet, $plan, $found, $meetingId)))->of($found, $rota),

@@ -8,6 +8,7 @@ use App\People\Absence;
 use App\People\Person;
 use App\Planning\Sheet;
 use Illuminate\Support\Collection;
+use Syndex\Core\Overlap\BusyKind;
 use Syndex\Core\Overlap\DateClash;
 use Syndex\Core\Overlap\FoundTime;
 use Syndex\Core\Overlap\FoundTimes;
@@ -19,7 +20,7 @@ use Syndex\Core\Time\WallTime;
 /** Who could come in place of somebody who is busy: whoever covers for them, if they are free then and not asked already. */
 final readonly class StandIns
 {
-    public function __construct(private Occupancy $occupancy, private Absences $absences) {}
+    public function __construct(private Occupancy $occupancy, private Absences $absences, private CalendarBusy $calendars) {}
 
     /** @return \Closure(string, int): ?Person by who is busy and a start on the anchor's clock */
     public function of(Sheet $sheet, Plan $plan, FoundTimes $found, ?string $meetingId): \Closure
@@ -37,10 +38,14 @@ final readonly class StandIns
         /** @var Collection<string, Person> $able */
         $able = $people->map(static fn(Person $p): ?Person => $p->standIn)->concat($absences->map(static fn(Absence $a): ?Person => $a->standIn))->filter(static fn(?Person $p): bool => $p !== null && !isset($asked[$p->id]) && $p->left_at === null)->keyBy('id');
         $taken = [];
-        foreach ([$this->occupancy->of(array_values($able->keys()->all()), $slots, $meetingId), $this->absences->of($able, $slots)] as $known) {
+        $ids = array_values($able->keys()->all());
+        foreach ([$this->occupancy->of($ids, $slots, $meetingId), $this->absences->of($able, $slots), $this->calendars->of($ids, $slots, false)] as $known) {
             foreach ($known as $id => $stretches) {
                 foreach ($stretches as $one) {
-                    $taken[$id][] = $one->interval;
+                    // Who perhaps has something is free, as on the list itself.
+                    if ($one->kind !== BusyKind::Tentative) {
+                        $taken[$id][] = $one->interval;
+                    }
                 }
             }
         }

@@ -3,25 +3,12 @@ import { expect, it, vi } from 'vitest';
 import type { Person } from '../people/people';
 import { NoticeProvider } from '../ui/Notice';
 import { Burden } from './Burden';
-import type { Time, Times } from './times';
+import { sampleTime } from './samples';
+import type { Times } from './times';
 import type { Told } from './timesWords';
 
-const time = (shiftMinutes: number, wall: string, burden: [number, number][]): Time => ({
-  shiftMinutes,
-  wall,
-  clashDates: 0,
-  offHours: 0,
-  optionalBusy: 0,
-  offMinutes: 0,
-  unwished: 0,
-  clashes: [],
-  perhaps: [],
-  noPause: [],
-  worse: [],
-  burden,
-  locals: burden.map(() => wall),
-  shorterTo: null,
-});
+const time = (shiftMinutes: number, wall: string, burden: [number, number][]) =>
+  sampleTime({ shiftMinutes, wall, burden, locals: burden.map(() => wall) });
 const later = time(30, '2026-12-08T16:00:00', [
   [0, 2],
   [0, 0],

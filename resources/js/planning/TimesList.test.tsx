@@ -1,28 +1,20 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { expect, it, vi } from 'vitest';
 import type { Person } from '../people/people';
+import { sampleTime } from './samples';
 import { listOf, type Time, type Times } from './times';
 import { TimesList } from './TimesList';
 import type { Told } from './timesWords';
 import type { TimesState } from './useTimes';
 
-const time = (shiftMinutes: number, over: Partial<Time> = {}): Time => ({
-  shiftMinutes,
-  wall: new Date(Date.UTC(2026, 11, 8, 15, 30 + shiftMinutes)).toISOString().slice(0, 19),
-  clashDates: 0,
-  offHours: 0,
-  optionalBusy: 0,
-  offMinutes: 0,
-  unwished: 0,
-  clashes: [],
-  perhaps: [],
-  noPause: [],
-  worse: [],
-  burden: [[0, 0]],
-  locals: ['2026-12-08T15:30:00'],
-  shorterTo: null,
-  ...over,
-});
+const time = (shiftMinutes: number, over: Partial<Time> = {}) =>
+  sampleTime({
+    shiftMinutes,
+    wall: new Date(Date.UTC(2026, 11, 8, 15, 30 + shiftMinutes)).toISOString().slice(0, 19),
+    burden: [[0, 0]],
+    locals: ['2026-12-08T15:30:00'],
+    ...over,
+  });
 const found = (over: Partial<Times> = {}): Times => ({
   people: ['w'],
   required: [true],

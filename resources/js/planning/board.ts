@@ -34,8 +34,9 @@ export const boardShape = z.object({
 
 export type Planned = z.infer<typeof boardShape>;
 
-export const boardQuery = (meetingId: string, sheet: Sheet, index: number) => {
-  const body = { ...boardWire(sheet), meetingId, index };
+/** @param change what of the sheet is looked at as if it were taken */
+export const boardQuery = (meetingId: string, sheet: Sheet, index: number, change: Record<string, unknown> = {}) => {
+  const body = { ...boardWire(sheet), meetingId, index, ...change };
   return queryOptions({
     queryKey: ['board', JSON.stringify(body)],
     queryFn: ({ signal }) => sendJson('POST', 'board', body, boardShape, signal),

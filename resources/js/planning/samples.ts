@@ -1,5 +1,6 @@
 import type { Meeting } from './meetings';
 import { sheetOf, type Sheet } from './sheet';
+import type { Time } from './times';
 
 /** A meeting as the server tells it, for tests. */
 export const sampleMeeting = (over: Partial<Meeting> = {}): Meeting => ({
@@ -43,3 +44,22 @@ export const sampleMeeting = (over: Partial<Meeting> = {}): Meeting => ({
 });
 
 export const sampleSheet = (over: Partial<Sheet> = {}): Sheet => ({ ...sheetOf(sampleMeeting()), title: '', ...over });
+
+/** A time of a search, for tests. */
+export const sampleTime = (over: Partial<Time> = {}): Time => ({
+  shiftMinutes: 30,
+  wall: '2026-12-08T16:00:00',
+  clashDates: 0,
+  offHours: 0,
+  optionalBusy: 0,
+  offMinutes: 0,
+  unwished: 0,
+  clashes: [],
+  perhaps: [],
+  noPause: [],
+  worse: [],
+  burden: [],
+  locals: [],
+  shorterTo: null,
+  ...over,
+});

@@ -3,7 +3,7 @@ import * as z from 'zod/mini';
 import { sendJson } from '../lib/api';
 import type { Live } from '../lib/useLive';
 import { personShape } from '../people/people';
-import { boardShape } from './board';
+import { boardQuery, boardShape } from './board';
 import { boardWire, type Sheet } from './sheet';
 
 const clash = z.object({
@@ -95,18 +95,10 @@ export const timesQuery = (meetingId: string, sheet: Sheet, anyDay: boolean) => 
 const changeOf = (marked: Marked) =>
   marked.kind === 'rota' ? { turns: marked.rota.shifts } : { shiftMinutes: marked.time.shiftMinutes, moveAs: 'dates' };
 
-export const previewQuery = (meetingId: string, sheet: Sheet, index: number, marked: Marked | undefined) => {
-  const body = { ...boardWire(sheet), meetingId, index, ...(marked ? changeOf(marked) : {}) };
-  return queryOptions({
-    queryKey: ['board', JSON.stringify(body)],
-    queryFn: ({ signal }) => sendJson('POST', 'board', body, boardShape, signal),
-    placeholderData: keepPreviousData,
-    staleTime: 20_000,
-    retry: false,
-    enabled: marked !== undefined,
-    meta: { live: { topics: ['meeting', 'person', 'team'] } satisfies Live },
-  });
-};
+export const previewQuery = (meetingId: string, sheet: Sheet, index: number, marked: Marked | undefined) => ({
+  ...boardQuery(meetingId, sheet, index, marked ? changeOf(marked) : {}),
+  enabled: marked !== undefined,
+});
 
 export const takeTurns = (meetingId: string, sheet: Sheet, shifts: number[]) =>
   sendJson('POST', 'board', { ...boardWire(sheet), meetingId, index: 0, turns: shifts }, boardShape);

@@ -1,6 +1,7 @@
 import i18next from 'i18next';
 import { expect, it } from 'vitest';
 import type { Person } from '../people/people';
+import { sampleTime } from './samples';
 import type { Clash, Rota, Time, Times } from './times';
 import { daysOf, freeWords, priceWords, rotaWords, sentenceOf, titleOf, type Told } from './timesWords';
 
@@ -8,27 +9,16 @@ const t = i18next.t.bind(i18next);
 const person = (id: string, name: string, city: string | null) =>
   [id, { id, name, city, email: `${id}@garden.example` } as Person] as const;
 const people = new Map([person('w', 'Wanjiru Achola', 'Nairobi'), person('p', 'Paulo Cárdim', 'Lima'), person('o', 'Ola Berg', 'Oslo')]);
-const time = (over: Partial<Time> = {}): Time => ({
-  shiftMinutes: 30,
-  wall: '2026-12-08T16:00:00',
-  clashDates: 0,
-  offHours: 0,
-  optionalBusy: 0,
-  offMinutes: 0,
-  unwished: 0,
-  clashes: [],
-  perhaps: [],
-  noPause: [],
-  worse: [],
-  burden: [
-    [0, 0],
-    [0, 0],
-    [9, 9],
-  ],
-  locals: ['2026-12-08T16:00:00', '2026-12-08T08:00:00', '2026-12-08T14:00:00'],
-  shorterTo: null,
-  ...over,
-});
+const time = (over: Partial<Time> = {}) =>
+  sampleTime({
+    burden: [
+      [0, 0],
+      [0, 0],
+      [9, 9],
+    ],
+    locals: ['2026-12-08T16:00:00', '2026-12-08T08:00:00', '2026-12-08T14:00:00'],
+    ...over,
+  });
 const clash = (over: Partial<Clash> = {}): Clash => ({
   index: 1,
   wall: '2026-12-15T16:00:00',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\HouseRules\HouseRules;
 use App\People\Role;
+use Illuminate\Support\Facades\DB;
 
 use function Tests\Feature\account;
 use function Tests\Feature\colleague;
@@ -89,6 +90,12 @@ it('names the stand-in of who is busy, as long as they can come and are not aske
 
         return [];
     }, true],
+    'busy in their own calendar' => [function ($lena): array {
+        $calendar = DB::table('calendars')->insertGetId(['person_id' => $lena->id, 'kind' => 'file', 'label' => 'lena.ics', 'state' => 'read', 'read_at' => now()]);
+        DB::table('busy_times')->insert(['calendar_id' => $calendar, 'person_id' => $lena->id, 'key' => 'a', 'starts_at' => '2026-12-15 12:45:00', 'ends_at' => '2026-12-15 13:00:00', 'kind' => 'busy']);
+
+        return [];
+    }, false],
     'asked already' => [fn($lena): array => [$lena], false],
     'left' => [function ($lena): array {
         $lena->update(['left_at' => now()]);
@@ -170,5 +177,5 @@ it('answers without anybody, without places, all day and without end', function 
     $this->postJson('/api/times', ($this->plan)([$this->ines], $changes))->assertOk()->assertJson(['rota' => null]);
 })->with([
     'nobody' => [['attendees' => [], 'hostId' => null]], 'once' => [['rule' => null]], 'all day' => [['allDay' => true, 'durationMinutes' => 1440, 'startLocal' => '2026-12-08T00:00:00']],
-    'no end' => [['rule' => repeats(['end' => 'open']), 'startLocal' => '2026-12-08T03:00:00']], 'a whole day' => [['durationMinutes' => 1440]],
+    'more dates than are judged' => [['rule' => repeats(['count' => 120]), 'startLocal' => '2026-12-08T03:00:00']], 'no end' => [['rule' => repeats(['end' => 'open']), 'startLocal' => '2026-12-08T03:00:00']], 'a whole day' => [['durationMinutes' => 1440]],
 ]);
