@@ -6,7 +6,6 @@ namespace Syndex\Core\Overlap;
 
 use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\Interval;
-use Syndex\Core\Time\IntervalSet;
 use Syndex\Core\TooMuchWork;
 
 /**
@@ -38,9 +37,9 @@ final class RotaOffer
 
     /**
      * @param  list<Participant>  $people
-     * @param  list<IntervalSet>  $firm  what each has for sure
+     * @param  list<array<int, list<Interval>>>  $takenOn  by date: what each who is asked has for sure that day, by their place
      */
-    public function __construct(private readonly Plan $plan, private readonly array $people, private readonly Crowd $crowd, private readonly array $firm)
+    public function __construct(private readonly Plan $plan, private readonly array $people, private readonly Crowd $crowd, private readonly array $takenOn)
     {
         $start = intdiv(Gregorian::floorMod($plan->dates->walls[0], 86400), 60);
         $this->clock = range($start % self::STEP, 1439, self::STEP);
@@ -97,8 +96,8 @@ final class RotaOffer
     {
         $slot = $this->slot($index, $at);
         $busy = [];
-        foreach ($this->people as $place => $person) {
-            if ($person->required && $person->isAsked($this->plan->dates->walls[$index]) && $this->firm[$place]->overlaps($slot)) {
+        foreach ($this->takenOn[$index] as $place => $taken) {
+            if ($this->people[$place]->required && array_filter($taken, $slot->overlaps(...)) !== []) {
                 $busy[] = $place;
             }
         }

@@ -20,6 +20,9 @@ final readonly class SearchGround
     /** Hours are known so far around what is looked at: dusk may reach into it. */
     private const MARGIN = 3 * 3600;
 
+    /** @var list<array<int, list<Interval>>> by date: what each has for sure around it, by their place; only of those who are asked and have something */
+    public array $takenOn;
+
     /** How many people are required on any date. */
     public int $required;
 
@@ -102,6 +105,7 @@ final readonly class SearchGround
             $hours[] = array_map(static fn(Participant $p): IntervalSet => $p->zone === null ? IntervalSet::of([$reach]) : $p->hours->within($reach, $p->zone), $this->crowd->examples);
         }
         $this->grids = $grids;
+        $this->takenOn = $this->around($grids, $allFirm);
         $this->firm = $allFirm;
         $this->perhaps = $perhaps;
         $this->hours = $hours;
@@ -111,6 +115,28 @@ final readonly class SearchGround
     public function shift(int $number): int
     {
         return $this->offset + $number * intdiv(self::STEP, 60);
+    }
+
+    /**
+     * @param  list<StartGrid>  $grids
+     * @param  list<IntervalSet>  $firm
+     * @return list<array<int, list<Interval>>>
+     */
+    private function around(array $grids, array $firm): array
+    {
+        $spans = new Spans(array_map(fn(StartGrid $grid): Interval => $grid->reach($this->seconds, $this->wishes->pauseMinutes * 60), $grids));
+        $takenOn = array_fill(0, count($grids), []);
+        foreach ($firm as $place => $taken) {
+            foreach ($taken->intervals as $interval) {
+                foreach ($spans->overlapping($interval) as $index) {
+                    if ($this->isAsked($place, $index)) {
+                        $takenOn[$index][$place][] = $interval;
+                    }
+                }
+            }
+        }
+
+        return $takenOn;
     }
 
     public function isAsked(int $place, int $index): bool

@@ -85,7 +85,7 @@ final readonly class SeriesSearch
     /** Turns that leave the worst off better than the present time and every one that was found do; null: there are none. */
     public function rota(FoundTimes $found, int $most): ?FoundRota
     {
-        $rota = (new RotaOffer($this->plan, $this->people, $this->ground->crowd, $this->ground->firm))->best($most);
+        $rota = (new RotaOffer($this->plan, $this->people, $this->ground->crowd, $this->ground->takenOn))->best($most);
         $required = array_values(array_map(static fn(Participant $p): string => $p->id, array_filter($this->people, static fn(Participant $p): bool => $p->required)));
         foreach ($rota === null ? [] : [$found->present, ...$found->held] as $time) {
             if (FoundRota::worstOf($time->burden, $required) <= $rota?->worst($required)) {

@@ -24,11 +24,8 @@ final readonly class StartCounter
             $optional = new Tally($this->ground->count);
             $inHours = new Tally($this->ground->count);
             $unwished = new Tally($this->ground->count);
-            foreach ($this->ground->people as $place => $person) {
-                $taken = $this->ground->firm[$place]->clippedTo($reach)->intervals;
-                if ($taken === [] || !$this->ground->isAsked($place, $index)) {
-                    continue;
-                }
+            foreach ($this->ground->takenOn[$index] as $place => $taken) {
+                $person = $this->ground->people[$place];
                 $ranges = $grid->touching($taken, $seconds);
                 if (!$person->required) {
                     $optional->add($ranges);

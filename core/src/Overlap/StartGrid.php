@@ -14,11 +14,19 @@ use Syndex\Core\Time\Zone;
  */
 final readonly class StartGrid
 {
+    private int $earliest;
+
+    private int $latest;
+
     /**
      * @param  non-empty-list<int>  $starts  moments, by number
      * @param  list<array{int, int}>  $runs  first and last number of each run of starts that are evenly apart
      */
-    private function __construct(public array $starts, private array $runs, private int $step) {}
+    private function __construct(public array $starts, private array $runs, private int $step)
+    {
+        $this->earliest = min($starts);
+        $this->latest = max($starts);
+    }
 
     /**
      * @param  int  $wall  what the clock shows at the first
@@ -46,7 +54,7 @@ final readonly class StartGrid
     /** From the first start to the end of whatever begins last, and so much at either side. */
     public function reach(int $seconds, int $margin = 0): Interval
     {
-        return Interval::between(min($this->starts) - $margin, max($this->starts) + $seconds + $margin);
+        return Interval::between($this->earliest - $margin, $this->latest + $seconds + $margin);
     }
 
     /**

@@ -25,10 +25,8 @@ final class TimeTeller
     {
         $slots = $this->ground->present();
         $optional = 0;
-        foreach ($this->ground->people as $place => $person) {
-            foreach ($person->required ? [] : $this->ground->slotsOf($place, $slots) as $slot) {
-                $optional += $this->ground->firm[$place]->overlaps($slot) ? 1 : 0;
-            }
+        foreach ($this->busyOn($slots) as $places) {
+            $optional += count(array_filter($places, fn(int $place): bool => !$this->ground->people[$place]->required));
         }
         $hits = $this->hits($slots);
         $burden = $this->burden($slots);
@@ -74,16 +72,37 @@ final class TimeTeller
 
     /**
      * @param  list<Interval>  $slots  one for each date
+     * @return array<int, list<int>> places of all who are asked and busy, in their order, by place of the date
+     */
+    private function busyOn(array $slots): array
+    {
+        $busy = [];
+        foreach ($slots as $index => $slot) {
+            foreach ($this->ground->takenOn[$index] as $place => $taken) {
+                foreach ($taken as $interval) {
+                    if ($interval->overlaps($slot)) {
+                        $busy[$index][] = $place;
+
+                        break;
+                    }
+                }
+            }
+        }
+
+        return $busy;
+    }
+
+    /**
+     * @param  list<Interval>  $slots  one for each date
      * @return array<int, list<int>> places of the required people who are busy, by place of the date
      */
     private function hits(array $slots): array
     {
         $hits = [];
-        foreach ($this->ground->people as $place => $person) {
-            foreach ($person->required ? $this->ground->slotsOf($place, $slots) : [] as $index => $slot) {
-                if ($this->ground->firm[$place]->overlaps($slot)) {
-                    $hits[$index][] = $place;
-                }
+        foreach ($this->busyOn($slots) as $index => $places) {
+            $required = array_values(array_filter($places, fn(int $place): bool => $this->ground->people[$place]->required));
+            if ($required !== []) {
+                $hits[$index] = $required;
             }
         }
         ksort($hits);
@@ -162,12 +181,11 @@ final class TimeTeller
         $anchor = $this->ground->plan->anchor;
         $day = Gregorian::floorDiv($anchor->toWall($at), 86400);
         $grid = StartGrid::of($anchor, $day * 86400, SearchGround::STEP, SearchGround::A_DAY);
-        $reach = $grid->reach($this->ground->seconds);
         $busy = new Tally(SearchGround::A_DAY);
         $inHours = new Tally(SearchGround::A_DAY);
-        foreach ($this->ground->people as $place => $person) {
-            if ($person->required && $this->ground->isAsked($place, $index)) {
-                $busy->add($grid->touching($this->ground->firm[$place]->clippedTo($reach)->intervals, $this->ground->seconds));
+        foreach ($this->ground->takenOn[$index] as $place => $taken) {
+            if ($this->ground->people[$place]->required) {
+                $busy->add($grid->touching($taken, $this->ground->seconds));
             }
         }
         foreach ($this->ground->requiredOn[$index] as $group => $required) {
@@ -259,12 +277,16 @@ final class TimeTeller
     private function unwishedAt(array $slots): int
     {
         $unwished = array_sum($this->noPause($slots));
+        $wishes = $this->ground->wishes;
+        if ($wishes->notBefore === null && $wishes->quiet === null && $wishes->mostADay === null) {
+            return $unwished;
+        }
+        $reaches = array_map(fn(StartGrid $grid): Interval => $grid->reach($this->ground->seconds, $wishes->pauseMinutes * 60), $this->ground->grids);
         foreach ($this->ground->people as $place => $person) {
             foreach ($person->required ? $this->ground->slotsOf($place, $slots) : [] as $index => $slot) {
-                $reach = $this->ground->grids[$index]->reach($this->ground->seconds, $this->ground->wishes->pauseMinutes * 60);
-                $unwished += $this->ground->wishes->notBefore !== null && $slot->start < $this->ground->wishes->notBefore ? 1 : 0;
-                $unwished += $this->ground->wishes->quiet !== null && $person->zone !== null && $this->ground->wishes->quiet->within($reach, $person->zone)->overlaps($slot) ? 1 : 0;
-                $unwished += $this->ground->wishes->mostADay !== null && StartCounter::fullDays($person, $reach, $this->ground->wishes->mostADay)->covers($slot) ? 1 : 0;
+                $unwished += $wishes->notBefore !== null && $slot->start < $wishes->notBefore ? 1 : 0;
+                $unwished += $wishes->quiet !== null && $person->zone !== null && $wishes->quiet->within($reaches[$index], $person->zone)->overlaps($slot) ? 1 : 0;
+                $unwished += $wishes->mostADay !== null && StartCounter::fullDays($person, $reaches[$index], $wishes->mostADay)->covers($slot) ? 1 : 0;
             }
         }
 

@@ -8,6 +8,7 @@ use Syndex\Core\Overlap\FoundTime;
 use Syndex\Core\Overlap\Participant;
 use Syndex\Core\Overlap\Plan;
 use Syndex\Core\Overlap\SeriesSearch;
+use Syndex\Core\Overlap\Spans;
 use Syndex\Core\Overlap\StartGrid;
 use Syndex\Core\Overlap\Wishes;
 use Syndex\Core\Tests;
@@ -215,4 +216,24 @@ describe('StartGrid', function (): void {
         'set back' => ['Europe/Lisbon', '2027-10-30 00:00'],
         'by half an hour' => ['Australia/Lord_Howe', '2027-04-03 12:00'],
     ]);
+});
+
+describe('Spans', function (): void {
+    it('finds what asking one by one finds, in any order and however they overlap', function (int $seed): void {
+        mt_srand($seed);
+        $spans = [];
+        for ($i = 0; $i < 30; $i++) {
+            $start = mt_rand(0, 500);
+            $spans[] = Interval::between($start, $start + mt_rand(1, $i % 7 === 0 ? 300 : 20));
+        }
+        $known = new Spans($spans);
+        for ($try = 0; $try < 200; $try++) {
+            $start = mt_rand(-20, 520);
+            $asked = Interval::between($start, $start + mt_rand(1, 60));
+            $found = $known->overlapping($asked);
+            sort($found);
+
+            expect($found)->toBe(array_keys(array_filter($spans, $asked->overlaps(...))));
+        }
+    })->with([1, 2, 3]);
 });

@@ -92,12 +92,14 @@ export function Burden({ told, people, marked, putIn }: BurdenProps) {
       <section aria-label={t('fits.sentence')} className="max-w-3xl">
         <h2 className="text-note font-semibold text-muted">{t('fits.sentence')}</h2>
         <p className="text-[0.9375rem]">{sentence}</p>
-        <Button look="quiet" className="no-print" onClick={() => copying.text(sentence, t('fits.copied'))}>
-          {t('fits.copy')}
-        </Button>{' '}
-        <Button look="quiet" className="no-print" onClick={() => putIn(sentence)}>
-          {t('fits.putIn')}
-        </Button>
+        <p className="no-print flex gap-4">
+          <Button look="quiet" onClick={() => copying.text(sentence, t('fits.copied'))}>
+            {t('fits.copy')}
+          </Button>
+          <Button look="quiet" onClick={() => putIn(sentence)}>
+            {t('fits.putIn')}
+          </Button>
+        </p>
       </section>
     </div>
   );
