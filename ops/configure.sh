@@ -134,6 +134,7 @@ $real_ip
     location ~ ^/api/meetings/[0-9a-z]+/files\$ { client_max_body_size 51m; include $run/app.conf; }
     location ^~ /api/people-imports { client_max_body_size 16m; include $run/app.conf; }
     location ~ ^/api/people/[0-9a-z]+/calendar/file\$ { client_max_body_size 21m; include $run/app.conf; }
+    location ^~ /api/guest/ { client_max_body_size 6m; limit_req zone=coming_in burst=60; include $run/app.conf; }
     location ^~ /api/calendar-files { client_max_body_size 62m; include $run/app.conf; }
     location ~ ^/api/(?:session|session/address|password|password/forgot|accounts/first|address)\$ {
       client_max_body_size 64k;

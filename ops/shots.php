@@ -138,10 +138,31 @@ try {
     $browser->getKeyboard()->sendKeys(Facebook\WebDriver\WebDriverKeys::ESCAPE);
     $wait('required people');
     $take('plan-many');
-    $browser->get("$postRoom/?to=mere.tautari@sakura-seed.example");
-    $browser->findElement(WebDriverBy::xpath("//a[contains(., 'Fern swap')]"))->click();
-    usleep(900_000);
-    $take('postroom');
+    // Times offered to a guest, on their phone.
+    $browser->executeAsyncScript(<<<'JS'
+        const [path, done] = arguments;
+        const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1]);
+        const ask = (method, url, body) => fetch(`/api${url}`, { method, headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-XSRF-TOKEN': token }, ...(body ? { body: JSON.stringify(body) } : {}) }).then((answer) => answer.json());
+        void ask('GET', path).then(async ({ attendees, startLocal }) => {
+          const later = (minutes) => new Date(Date.parse(`${startLocal}Z`) + minutes * 60000).toISOString().slice(0, 19);
+          const guests = attendees.filter(({ person }) => person.kind === 'guest').map(({ person }) => person.id);
+          done(await ask('POST', `${path}/offer`, { times: [later(0), later(1590), later(2970)], guests, untilOn: null, words: 'Mornings would help us, if you can.' }));
+        });
+        JS, [$draft]);
+    $link = null;
+    for ($try = 0; $link === null && $try < 60; $try++) {
+        usleep(500_000);
+        foreach (json_decode((string) file_get_contents("$postRoom/api/mails?to=lena@orchard.example"), true) as $mail) {
+            $text = (string) json_decode((string) file_get_contents("$postRoom/api/mails/$mail[number]"), true)['text'];
+            $link = preg_match('#https?://\S+/g/\w+#', $text, $m) === 1 ? $m[0] : $link;
+        }
+    }
+    $phone = ['width' => 390, 'height' => 1060, 'zone' => 'Europe/Berlin'];
+    $chrome->device($phone);
+    $browser->get((string) $link);
+    $wait('Where will you be?');
+    $click("(//fieldset)[1]//label[normalize-space(.)='I will come']");
+    $take('guest', $phone);
 } finally {
     $chrome->quit();
 }

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Guests\ForgetOldLinks;
 use App\Import\ForgetImports;
 use App\Invitations\ForgetStaleGuests;
 use App\Operations\RotateLogs;
@@ -15,5 +16,6 @@ Schedule::job(new TopUpOccurrences())->hourlyAt(10);
 Schedule::job(new DiscardUntouched())->hourlyAt(40);
 Schedule::job(new ReadDueFeeds(), ReadFeed::QUEUE)->everyMinute();
 Schedule::job(new ForgetImports())->hourlyAt(50);
+Schedule::job(new ForgetOldLinks())->dailyAt('03:40');
 Schedule::job(new ForgetStaleGuests())->dailyAt('03:20');
 Schedule::command(RotateLogs::class)->everyFifteenMinutes();

@@ -17,6 +17,7 @@ use App\Invitations\GuestEndController;
 use App\Invitations\HistoryController;
 use App\Invitations\InvitationController;
 use App\Invitations\SendAgainController;
+use App\Offers\OfferController;
 use App\Overlap\BoardController;
 use App\Overlap\BurdenController;
 use App\Overlap\PersonWeekController;
@@ -107,6 +108,11 @@ Route::prefix('api')->group(function (): void {
         Route::post('series', [SeriesController::class, 'look']);
         Route::post('sentence', [SeriesController::class, 'sentence']);
         Route::get('rules', [SeriesController::class, 'offered']);
+        Route::get('meetings/{meeting}/offer', [OfferController::class, 'show']);
+        Route::post('meetings/{meeting}/offer', [OfferController::class, 'store']);
+        Route::post('meetings/{meeting}/offer/take', [OfferController::class, 'take']);
+        Route::post('meetings/{meeting}/offer/guests/{person}', [OfferController::class, 'again']);
+        Route::delete('meetings/{meeting}/offer', [OfferController::class, 'destroy']);
         Route::get('meetings/{meeting}/shifts', [ShiftReportController::class, 'show']);
         Route::get('meetings/{meeting}/shifts.csv', [ShiftReportController::class, 'csv']);
         Route::post('meetings/{meeting}/kit', KitController::class);
@@ -170,4 +176,4 @@ Route::prefix('api')->group(function (): void {
 
 Route::get('live-allowed', MayListenController::class);
 
-Route::get('{page?}', AppController::class)->where('page', '(?!api/|live/).*');
+Route::get('{page?}', AppController::class)->where('page', '(?!api/|live/|g(?:/|$)).*');

@@ -27,7 +27,7 @@ final class SecurityHeaders
         }
         $headers->set('X-Content-Type-Options', 'nosniff');
         $headers->set('X-Frame-Options', 'SAMEORIGIN');
-        $headers->set('Referrer-Policy', 'same-origin');
+        $headers->set('Referrer-Policy', $headers->get('Referrer-Policy') ?? 'same-origin');
         $headers->set('Permissions-Policy', 'camera=(), microphone=(), geolocation=()');
         if ($request->is('api/*')) {
             $headers->set('Cache-Control', 'no-store, private');

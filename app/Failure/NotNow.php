@@ -106,6 +106,32 @@ final class NotNow extends Refusal
         return new self('link_spent', 410, __('failures.link_spent'));
     }
 
+    public static function guestLinkUnknown(): self
+    {
+        return new self('no_such_link', 404, __('failures.no_such_link'));
+    }
+
+    /** @param string $message in the language of whoever was asked */
+    public static function offerIsOver(string $message): self
+    {
+        return new self('offer_is_over', 409, $message);
+    }
+
+    public static function offerIsOpen(): self
+    {
+        return new self('offer_is_open', 409, __('failures.offer_is_open'));
+    }
+
+    public static function noOffer(): self
+    {
+        return new self('no_offer', 409, __('failures.no_offer'));
+    }
+
+    public static function calendarIsKnown(): self
+    {
+        return new self('calendar_is_known', 409, __('failures.calendar_is_known'));
+    }
+
     public static function lastAdministrator(): self
     {
         return new self('last_administrator', 409, __('failures.last_administrator'));

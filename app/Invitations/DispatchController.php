@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
+use App\Guests\GuestLinks;
 use App\People\Account;
 use App\People\FindWords;
 use App\People\SearchKey;
@@ -65,6 +66,10 @@ final readonly class DispatchController
         }
         $source = $this->makeMail->preview($dispatch);
         $mail = Message::from($source, false);
+        if ($dispatch->kind === DispatchKind::TimeOffer) {
+            // The link in it answers for whoever it was sent to.
+            return new JsonResponse([...$this->row($dispatch, $this->again($account, [$dispatch->id])), 'text' => GuestLinks::masked((string) $mail->getTextContent()), 'calendar' => null, 'source' => null]);
+        }
 
         return new JsonResponse([
             ...$this->row($dispatch, $this->again($account, [$dispatch->id])),
@@ -78,7 +83,7 @@ final readonly class DispatchController
     {
         $html = $dispatch->kind === DispatchKind::AccountLink ? null : Message::from($this->makeMail->preview($dispatch), false)->getHtmlContent();
 
-        return $html === null ? throw new NotFoundHttpException() : new Response($html, 200, ['Content-Type' => 'text/html; charset=utf-8', 'Content-Security-Policy' => InvitationController::FRAME_POLICY]);
+        return $html === null ? throw new NotFoundHttpException() : new Response(GuestLinks::masked($html), 200, ['Content-Type' => 'text/html; charset=utf-8', 'Content-Security-Policy' => InvitationController::FRAME_POLICY]);
     }
 
     /**

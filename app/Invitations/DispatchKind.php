@@ -14,6 +14,8 @@ enum DispatchKind: string
     case Change = 'change';
     case CallingOff = 'calling_off';
     case AccountLink = 'account_link';
+    /** Times to choose among, with a link of the recipient's own. */
+    case TimeOffer = 'time_offer';
 
     public static function of(Message $message): self
     {

@@ -53,6 +53,8 @@ final readonly class ForgetPerson
             AgendaItem::query()->where('speaker', $person->name)->whereNotNull('speaker')->whereIn('meeting_id', Attendee::query()->select('meeting_id')->where('person_id', $person->id))->update(['speaker' => null]);
             DB::table('team_members')->where('person_id', $person->id)->delete();
             DB::table('found_clashes')->where('person_id', $person->id)->delete();
+            DB::table('asked_guests')->where('person_id', $person->id)->delete();
+            DB::table('guest_links')->where('person_id', $person->id)->delete();
             DB::table('clock_moves')->where('person_id', $person->id)->delete();
             $person->update(['name' => null, 'email' => $anonymous, 'email_key' => $anonymous, 'email_domain' => 'forgotten.invalid', 'list_key' => '', 'zone' => null, 'country' => null, 'region' => null, 'phone' => null, 'language' => null, 'hours' => null, 'job' => null, 'forgotten_at' => now(), 'left_at' => now()]);
             FindWords::forgetPerson($person->id);

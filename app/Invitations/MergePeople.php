@@ -42,7 +42,7 @@ final readonly class MergePeople
             $this->move(DateAttendee::query(), 'meeting_date_id', $gone, $stays);
             Meeting::query()->where('host_id', $gone->id)->update(['host_id' => $stays->id]);
             Dispatch::query()->where('person_id', $gone->id)->update(['person_id' => $stays->id]);
-            foreach (['team_members' => 'team_id', 'clock_moves' => 'meeting_id', 'found_clashes' => 'meeting_id'] as $table => $of) {
+            foreach (['team_members' => 'team_id', 'clock_moves' => 'meeting_id', 'found_clashes' => 'meeting_id', 'asked_guests' => 'time_offer_id', 'guest_links' => 'time_offer_id'] as $table => $of) {
                 DB::table($table)->where('person_id', $gone->id)->whereIn($of, DB::table($table)->where('person_id', $stays->id)->pluck($of)->all())->delete();
                 DB::table($table)->where('person_id', $gone->id)->update(['person_id' => $stays->id]);
             }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Invitations;
 
 use App\People\Account;
+use App\People\Person;
 use App\Planning\Meeting;
 use Illuminate\Support\Str;
 use Syndex\Core\Invitations\Message;
@@ -105,11 +106,28 @@ final readonly class Outbox
      */
     public function toAccount(Account $account, string $address, string $subject, callable $pack): void
     {
+        $this->made(['person_id' => $account->person_id, 'kind' => DispatchKind::AccountLink, 'recipient' => $address, 'subject' => $subject, 'hold_until' => now()], $pack);
+    }
+
+    /**
+     * A mail about a meeting that is still planned, with a link of the recipient's own: made at once for the same reason.
+     *
+     * @param  callable(string): string  $pack  makes the mail, given its Message-ID
+     */
+    public function offerTo(Meeting $meeting, Person $person, string $subject, callable $pack): void
+    {
+        $hold = now()->addSeconds((int) config('syndex.outbox.hold_seconds'));
+        $this->made(['meeting_id' => $meeting->id, 'person_id' => $person->id, 'kind' => DispatchKind::TimeOffer, 'recipient' => $person->email, 'subject' => mb_strimwidth($subject, 0, 990, '…'), 'hold_until' => $hold], $pack);
+    }
+
+    /**
+     * @param  array<string, mixed>  $values
+     * @param  callable(string): string  $pack
+     */
+    private function made(array $values, callable $pack): void
+    {
         $names = self::names();
-        Dispatch::query()->create([
-            ...$names, 'person_id' => $account->person_id, 'kind' => DispatchKind::AccountLink, 'recipient' => $address, 'subject' => $subject, 'mail' => $pack($names['message_id']),
-            'state' => DispatchState::Waiting, 'hold_until' => now(), 'next_try_at' => now(),
-        ]);
+        Dispatch::query()->create([...$names, ...$values, 'mail' => $pack($names['message_id']), 'state' => DispatchState::Waiting, 'next_try_at' => $values['hold_until']]);
     }
 
     /** @return array{message_id: string, envelope_token: string} */

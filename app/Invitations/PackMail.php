@@ -37,6 +37,12 @@ final class PackMail
         return self::pack(new Address($address, $told->host()->called()), new Address($to->email, $to->name ?? ''), $letter->subject, $messageId, $body, $letter->language);
     }
 
+    /** Words alone, in plain text and in HTML. */
+    public static function letter(Address $from, Person $to, Letter $letter, string $messageId): string
+    {
+        return self::pack($from, new Address($to->email, $to->name ?? ''), $letter->subject, $messageId, new AlternativePart(self::words($letter->text, 'plain'), self::words($letter->html, 'html')), $letter->language);
+    }
+
     public static function plain(Address $from, Address $to, string $subject, string $text, string $messageId): string
     {
         return self::pack($from, $to, $subject, $messageId, self::words($text, 'plain'));

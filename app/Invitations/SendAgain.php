@@ -52,6 +52,11 @@ final readonly class SendAgain
             ->where(static fn(Builder $q) => $q
                 ->where(static fn(Builder $i) => $i->whereIn('kind', [DispatchKind::Invitation, DispatchKind::Change])->whereHas('meeting', static fn(Builder $m) => self::lies($m, MeetingStatus::Sent)))
                 ->orWhere(static fn(Builder $c) => $c->where('kind', DispatchKind::CallingOff)->whereHas('meeting', static fn(Builder $m) => self::lies($m, MeetingStatus::CalledOff, MeetingStatus::Sent)))
+                // Times are asked about while the meeting is planned and nobody asked again.
+                ->orWhere(static fn(Builder $t) => $t->where('kind', DispatchKind::TimeOffer)->where('created_at', '>', now()->subWeek())
+                    ->whereHas('meeting', static fn(Builder $m) => self::lies($m, MeetingStatus::Draft, MeetingStatus::Kept))
+                    ->whereExists(static fn(Query $q) => $q->from('time_offers')->whereColumn('time_offers.meeting_id', 'dispatches.meeting_id')->where('time_offers.state', 'open'))
+                    ->whereNotExists(static fn(Query $q) => $q->from('dispatches as asked')->whereColumn('asked.meeting_id', 'dispatches.meeting_id')->whereColumn('asked.person_id', 'dispatches.person_id')->where('asked.kind', DispatchKind::TimeOffer)->whereColumn('asked.id', '>', 'dispatches.id')))
                 ->orWhere(static fn(Builder $a) => $a->where('kind', DispatchKind::AccountLink)->where('created_at', '>', now()->subWeek())));
     }
 

@@ -38,4 +38,15 @@ final readonly class Sheet
         public array $own = [],
         public EntryChoices $choices = new EntryChoices(),
     ) {}
+
+    /** The same with other dates; what single dates have of their own goes along as it is named now. */
+    public function onDates(Series $series, MovedDates $moved, SheetDates $named): self
+    {
+        $now = [];
+        foreach ($named->pairs() as [$was, $is]) {
+            $now[$was->seconds] = $is;
+        }
+
+        return new self(...[...get_object_vars($this), 'series' => $series, 'moved' => $moved, 'own' => array_map(static fn(SheetDate $own): SheetDate => $own->on($now[$own->date->seconds] ?? $own->date), $this->own)]);
+    }
 }

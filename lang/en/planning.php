@@ -46,4 +46,10 @@ return [
     'no_dates' => 'No date matches how this meeting repeats.',
     'end_before_start' => 'It ends before it begins. Choose a later end.',
     'copy_of' => ':title',
+    'offer_all_day' => 'Times are offered for meetings with a time of day only.',
+    'offer_guests' => 'Times are offered to outside guests of this meeting; one of these is none.',
+    'offer_unknown_time' => 'This time is not among those that are offered.',
+    'offer_past' => 'This time is over, or would be before the answers are due.',
+    'offer_twice' => 'This time is there twice.',
+    'offer_until' => 'Answers are due on a day that is still to come.',
 ];

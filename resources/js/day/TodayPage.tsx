@@ -262,6 +262,17 @@ function NeedText({ need }: { need: Need }) {
           </Link>
         </>
       );
+    case 'offer_answered':
+    case 'offer_late':
+      return (
+        <>
+          <p className="font-semibold">{t(`needs.${need.code}`, { title: need.title || t('sheet.untitled') })}</p>
+          <p className="text-muted">{t('needs.offerText', { count: need.answered, of: need.of })}</p>
+          <Link className="changeable font-medium" to={`/meetings/${need.meetingId}/plan?answers`}>
+            {t('needs.seeAnswers')}
+          </Link>
+        </>
+      );
     case 'clash':
       return <ClashSince need={need} />;
     case 'away':

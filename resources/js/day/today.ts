@@ -25,7 +25,7 @@ export type DayRow = z.infer<typeof row>;
 const need = z.discriminatedUnion('code', [
   z.object({
     code: z.enum(['refused', 'given_up']),
-    kind: z.enum(['invitation', 'change', 'calling_off', 'account_link']),
+    kind: z.enum(['invitation', 'change', 'calling_off', 'account_link', 'time_offer']),
     recipient: z.string(),
     outcome: z.nullable(z.string()),
     meetingId: z.nullable(z.string()),
@@ -60,6 +60,13 @@ const need = z.discriminatedUnion('code', [
     dates: z.number(),
     firstLocal: z.string(),
   }),
+  z.object({
+    code: z.enum(['offer_answered', 'offer_late']),
+    meetingId: z.string(),
+    title: z.string(),
+    answered: z.number(),
+    of: z.number(),
+  }),
   z.object({ code: z.literal('more_undelivered'), count: z.number() }),
   z.object({ code: z.literal('outbox_held'), waiting: z.number(), sinceLocal: z.string(), why: z.string() }),
   z.object({ code: z.enum(['draft', 'kept', 'change']), meetingId: z.string(), title: z.string(), updatedLocal: z.string() }),
@@ -83,7 +90,7 @@ export const todayQuery = (day: string) =>
         signal,
       ),
     refetchInterval: 60_000,
-    meta: { live: { topics: ['meeting', 'dispatch', 'outbox', 'today', 'person'] } satisfies Live },
+    meta: { live: { topics: ['meeting', 'offer', 'dispatch', 'outbox', 'today', 'person'] } satisfies Live },
   });
 
 /** That somebody has something else at a date is noted, or not after all. */

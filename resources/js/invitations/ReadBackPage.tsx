@@ -3,11 +3,12 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
-import { ApiError, sendJson } from '../lib/api';
+import { sendJson } from '../lib/api';
 import { clock, dayMonth, oneOf, weekday } from '../lib/time';
 import { called, type Person } from '../people/people';
-import { meetingQuery, meetingShape } from '../planning/meetings';
+import { meetingShape } from '../planning/meetings';
 import { ownWords, placeOfDate } from '../planning/own';
+import { useTellSent } from '../planning/useTellSent';
 import { OwnWords } from '../planning/OwnWords';
 import { useCopying } from '../planning/useCopying';
 import { Awaited } from '../ui/Awaited';
@@ -59,24 +60,11 @@ function Shown({ data }: { data: ReadBack }) {
     await client.invalidateQueries();
     await navigate(`/meetings/${meeting.id}`);
   };
-  const takeBack = useMutation({
-    mutationFn: () => sendJson('POST', `meetings/${meeting.id}/take-back`, {}, meetingShape),
-    onSuccess: async (now) => {
-      client.setQueryData(meetingQuery(meeting.id).queryKey, now);
-      await client.invalidateQueries();
-      await navigate(`/meetings/${meeting.id}/plan`);
-      tell(t('readBack.takenBack'));
-    },
-    onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
-  });
+  const tellSent = useTellSent(meeting.id);
   const send = useMutation({
     mutationFn: () => sendJson('POST', `meetings/${meeting.id}/send`, { version: meeting.version, words }, meetingShape),
     onSuccess: async (now) => {
-      const seconds = now.holdSeconds ?? 0;
-      tell(
-        t('readBack.sentNow', { count: now.attendees.length, title: now.title }),
-        seconds > 1 ? { seconds, action: { label: t('readBack.takeBack'), run: () => takeBack.mutate() } } : {},
-      );
+      tellSent(now);
       await done();
     },
   });

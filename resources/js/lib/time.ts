@@ -47,6 +47,11 @@ export function daysBetween(from: WallTime, to: WallTime): number {
   return Math.round((asUtc(dateOf(to)).getTime() - asUtc(dateOf(from)).getTime()) / 86400000);
 }
 
+/** Minutes from one wall time to another, on the wall clock. */
+export function minutesBetween(from: WallTime, to: WallTime): number {
+  return Math.round((asUtc(to).getTime() - asUtc(from).getTime()) / 60000);
+}
+
 /** "+5:45", "−3:30", with a true minus sign. */
 export function offsetText(minutes: number): string {
   const size = Math.abs(minutes);

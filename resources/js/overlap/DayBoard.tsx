@@ -4,7 +4,7 @@ import { clock, plusMinutes, weekday } from '../lib/time';
 import { called } from '../people/people';
 import { Button } from '../ui/Button';
 import { inOrder, type Day } from './board';
-import { localAt, PaneView, type Shown } from './PaneView';
+import { localAt, PaneView, type OfferedMark, type Shown } from './PaneView';
 import { OutOfSight } from './OutOfSight';
 import { useBar, type Bar } from './useBar';
 import { spoken, type People } from './words';
@@ -22,7 +22,11 @@ export type DayBoardProps = {
   was?: Bar | null;
   /** Panes in order of trouble rather than from west to east. */
   worstFirst?: boolean;
+  /** Times that are offered to guests, and what each said. */
+  offered?: OfferedMark[];
 };
+
+const NOTHING_OFFERED: OfferedMark[] = [];
 
 const CLOSE = 720;
 
@@ -43,6 +47,7 @@ export function DayBoard({
   close = false,
   worstFirst = false,
   was = null,
+  offered = NOTHING_OFFERED,
 }: DayBoardProps) {
   const { t } = useTranslation();
   const body = useRef<HTMLDivElement>(null);
@@ -65,6 +70,10 @@ export function DayBoard({
   const top = (bar.at - shown.from) / shown.minutes;
   const height = Math.min(bar.minutes, shown.from + shown.minutes - bar.at) / shown.minutes;
   const anchorWall = plusMinutes(day.axisWall, bar.at);
+  // Where they lie on this day's axis, if they do.
+  const placed = offered
+    .map((one) => ({ ...one, at: (Date.parse(one.start) - Date.parse(day.axisStart)) / 60000 }))
+    .filter(({ at, minutes }) => at + minutes > shown.from && at < shown.from + shown.minutes);
   const weekdays = new Set(day.panes.filter((pane) => pane.axisWall !== null).map((pane) => weekday(localAt(pane, bar.at))));
   const focused = focus === null ? undefined : people.get(focus);
   const standing = day.standings.find((one) => one.id === focus);
@@ -119,6 +128,7 @@ export function DayBoard({
                 showWeekday={weekdays.size > 1}
                 focus={focus}
                 setFocus={setFocus}
+                offered={placed}
               />
             </div>
           ))}

@@ -15,7 +15,14 @@ export type PaneViewProps = {
   showWeekday: boolean;
   focus: string | null;
   setFocus: (id: string | null) => void;
+  offered: PlacedMark[];
 };
+
+/** A time that is offered, and what people said to it. */
+export type OfferedMark = { start: string; minutes: number; said: Map<string, 'accepted' | 'tentative' | 'declined' | 'awaiting'> };
+
+/** Where it lies on an axis, in minutes from its top. */
+type PlacedMark = OfferedMark & { at: number };
 
 /** The stretch of the axis that is drawn, in minutes from its top. */
 export type Shown = { from: number; minutes: number };
@@ -26,7 +33,7 @@ export const PANE_WIDTH = 108;
 const MOST_THREADS = Math.floor(PANE_WIDTH / LEAST_THREAD);
 
 /** A place's own day, with its people as threads and the flag of its clock. */
-export function PaneView({ pane, people, standings, shown, bar, dragging, showWeekday, focus, setFocus }: PaneViewProps) {
+export function PaneView({ pane, people, standings, shown, bar, dragging, showWeekday, focus, setFocus, offered }: PaneViewProps) {
   const { t } = useTranslation();
   const at = (minute: number) => `${((minute - shown.from) / shown.minutes) * 100}%`;
   const long = (minutes: number) => `${(minutes / shown.minutes) * 100}%`;
@@ -109,6 +116,7 @@ export function PaneView({ pane, people, standings, shown, bar, dragging, showWe
               long={long}
               ground={pane.ground.length > 0 ? pane.ground : [{ from: 0, to: 1440, tone: 'day', label: '', count: 0 }]}
               setFocus={setFocus}
+              offered={offered}
             />
           ))
         )}
@@ -155,6 +163,14 @@ export function localAt(pane: Pane, minute: number): string {
   return plusMinutes(pane.axisWall ?? '1970-01-01T00:00:00', minute + shifted);
 }
 
+/** The thread within an offered time: whole comes, broken perhaps, dotted silent, a bar across cannot. */
+const SAID = {
+  accepted: 'h-full border-l-4 border-ink',
+  tentative: 'h-full border-l-4 border-dashed border-ink',
+  awaiting: 'h-full border-l-2 border-dotted border-muted',
+  declined: 'w-2.5 border-t-4 border-odd',
+};
+
 function ThreadView({
   thread,
   label,
@@ -163,6 +179,7 @@ function ThreadView({
   long,
   ground,
   setFocus,
+  offered,
 }: {
   thread: Thread;
   label: string;
@@ -171,6 +188,7 @@ function ThreadView({
   long: (minutes: number) => string;
   ground: Segment[];
   setFocus: (id: string | null) => void;
+  offered: PlacedMark[];
 }) {
   const line = !thread.calendarKnown ? 'border-dotted' : thread.required ? 'border-solid' : 'border-dashed';
   return (
@@ -210,6 +228,21 @@ function ThreadView({
           style={{ top: at(block.from), height: long(Math.max(8, block.to - block.from)) }}
         />
       ))}
+      {offered.map((one) => {
+        const said = one.said.get(thread.id);
+        return (
+          said && (
+            <span
+              key={one.start}
+              data-said={said}
+              className={`absolute -inset-x-px flex items-center justify-center rounded-sm border-2 bg-sheet ${said === 'declined' ? 'border-odd' : 'border-ink'}`}
+              style={{ top: at(one.at), height: long(one.minutes), minHeight: '16px' }}
+            >
+              <span className={SAID[said]} />
+            </span>
+          )
+        );
+      })}
     </button>
   );
 }

@@ -9,10 +9,12 @@ import { AnchorAdvice } from '../overlap/AnchorAdvice';
 import { DateStrip } from '../overlap/DateStrip';
 import { DayBoard } from '../overlap/DayBoard';
 import { DayStrips } from '../overlap/DayStrips';
+import type { OfferedMark } from '../overlap/PaneView';
 import type { People } from '../overlap/words';
 import { ErrorNote } from '../ui/ErrorNote';
 import { useTell } from '../ui/Notice';
 import { Popover } from '../ui/Popover';
+import type { Planned } from './board';
 import { leftOut, WhenForm } from './DatesEditor';
 import { namedOf, ownWords, placeOfDate } from './own';
 import { NextDays } from './NextDays';
@@ -38,8 +40,10 @@ export type BoardAreaProps = {
   setView: (view: BoardView) => void;
   /** The meeting as its people know it, where this is the sheet of a change. */
   sent: Meeting | undefined;
-  /** Better times, while they stand beside the board: what is marked is shown, and nothing is changed here. */
+  /** What else stands beside the sheet and is walked: what is marked there is shown, and nothing is changed here. */
+  beside: { preview: Planned | undefined; choose: (index: number) => void } | null;
   times: TimesState;
+  offered: OfferedMark[];
   told: Told | null;
   better: BetterTime | undefined;
   /** Opens what one date has of its own. */
@@ -47,7 +51,21 @@ export type BoardAreaProps = {
 };
 
 /** The right side of the sheet: the board of one date or of all, and the strip of dates under it. */
-export function BoardArea({ meetingId, sheet, people, state, view, setView, sent, times, told, better, makeDiffer }: BoardAreaProps) {
+export function BoardArea({
+  meetingId,
+  sheet,
+  people,
+  state,
+  view,
+  setView,
+  sent,
+  beside,
+  times,
+  offered,
+  told,
+  better,
+  makeDiffer,
+}: BoardAreaProps) {
   const { t } = useTranslation();
   const tell = useTell();
   const narrow = useMedia('(max-width: 767px)');
@@ -56,9 +74,9 @@ export function BoardArea({ meetingId, sheet, people, state, view, setView, sent
   const [moving, setMoving] = useState(false);
   const [adding, setAdding] = useState(false);
   const { board } = state;
-  const looking = times.open;
-  const planned = times.preview ?? state.planned;
-  const choose = times.preview ? times.choose : state.choose;
+  const looking = beside !== null;
+  const planned = beside?.preview ?? state.planned;
+  const choose = beside?.preview ? beside.choose : state.choose;
   const dates = planned?.board.dates ?? [];
   const single = dates.length <= 1;
   const day = planned?.board.day;
@@ -88,7 +106,7 @@ export function BoardArea({ meetingId, sheet, people, state, view, setView, sent
         )}
         {!narrow && (
           <div role="group" aria-label={t('board.view')} className="no-print flex shrink-0">
-            {([...(looking ? (['burden'] as const) : []), 'day', 'dates'] as const).map((one) => (
+            {([...(times.open ? (['burden'] as const) : []), 'day', 'dates'] as const).map((one) => (
               <button
                 key={one}
                 type="button"
@@ -127,6 +145,7 @@ export function BoardArea({ meetingId, sheet, people, state, view, setView, sent
                 was={wasBar(sheet, sent, current?.wall, day)}
                 close={close}
                 worstFirst={worstFirst}
+                offered={offered}
               />
               {sheet.attendees.length === 1 && <NextDays />}
             </div>

@@ -6,6 +6,7 @@ import { Navigate, useBlocker, useNavigate, useParams, useSearchParams } from 'r
 import { ApiError, send } from '../lib/api';
 import { clock, longDate, weekday } from '../lib/time';
 import { useDebounced } from '../lib/useDebounced';
+import type { OfferedMark } from '../overlap/PaneView';
 import { useSession } from '../people/session';
 import { useSheetKey } from '../people/useSheetKey';
 import { Button } from '../ui/Button';
@@ -18,6 +19,9 @@ import { EntrySection } from './EntrySection';
 import { JoinSection } from './JoinSection';
 import { meetingQuery, type Meeting } from './meetings';
 import { MoveChoice } from './MoveChoice';
+import { OfferDialog } from './OfferDialog';
+import { OfferNote } from './OfferNote';
+import { OfferPanel } from './OfferPanel';
 import { OwnDateDialog } from './OwnDateDialog';
 import { SaveState } from './SaveState';
 import { Sentence } from './Sentence';
@@ -27,6 +31,7 @@ import { SheetSummary } from './SheetSummary';
 import { TimesList } from './TimesList';
 import { whatOf, type Told } from './timesWords';
 import { TypedSentence } from './TypedSentence';
+import { useOffer } from './useOffer';
 import { usePlanned } from './usePlanned';
 import { useSheet } from './useSheet';
 import { useTimes } from './useTimes';
@@ -79,8 +84,29 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
   const [asked] = useSearchParams();
   const [differing, setDiffering] = useState<string | null>(asked.get('date'));
   const people = useMemo(() => new Map(sheet.attendees.map(({ person }) => [person.id, person])), [sheet.attendees]);
+  const leaving = useRef(false);
   const times = useTimes(meeting.id, state, onBoard, people, view === 'dates');
   const told: Told | null = times.times.data ? { times: times.times.data, people, city: planned?.zoneCity ?? '', rule: sheet.rule } : null;
+  const offer = useOffer(meeting, state, asked.has('answers'), {
+    made: times.close,
+    sent: () => {
+      leaving.current = true;
+    },
+  });
+  const beside = times.open ? times : offer.isOpen ? offer : null;
+  const offered = useMemo<OfferedMark[]>(
+    () =>
+      (offer.offer?.times ?? []).map(({ start, accepted, tentative, declined, awaiting }) => ({
+        start,
+        minutes: sheet.durationMinutes,
+        said: new Map(
+          Object.entries({ accepted, tentative, declined, awaiting }).flatMap(([said, ids]) =>
+            ids.map((id) => [id, said as 'accepted' | 'tentative' | 'declined' | 'awaiting'] as const),
+          ),
+        ),
+      })),
+    [offer.offer, sheet.durationMinutes],
+  );
   useSheetKey('s', () => setTyping(true));
   useUndoKeys(state);
   usePlace(planned !== undefined);
@@ -107,7 +133,6 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
       setGoingOn(false);
     }
   };
-  const leaving = useRef(false);
   const blocker = useBlocker(
     ({ currentLocation, nextLocation }) => !leaving.current && currentLocation.pathname !== nextLocation.pathname && state.isDirty(),
   );
@@ -193,6 +218,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
         )}
         {meeting.changeOf && <WhatDiffers sentId={meeting.changeOf} sheet={sheet} change={change} isPart={meeting.splitFrom !== null} />}
         <SheetNotes state={state} planned={planned} meeting={meeting} city={city} />
+        {offer.offer && !offer.isOpen && <OfferNote offer={offer.offer} open={() => offer.setOpen(true)} />}
         {state.error && state.error.code !== 'many_dates' && (
           <div className="px-5 py-2">
             <p role="alert" className="border-l-4 border-broken bg-sheet px-3 py-2 font-semibold">
@@ -203,7 +229,9 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
         <div className="sheet-body flex min-h-0 flex-1 flex-col md:flex-row">
           <div className="relative flex w-full shrink-0 flex-col gap-3 overflow-y-auto border-line bg-sheet px-5 py-3 md:w-[357px] md:border-r">
             {times.open ? (
-              <TimesList state={times} told={told} people={people} />
+              <TimesList state={times} offer={offer} told={told} people={people} />
+            ) : offer.isOpen && offer.offer ? (
+              <OfferPanel state={offer} offer={offer.offer} sheet={sheet} city={planned?.zoneCity ?? ''} />
             ) : (
               <>
                 <WhatSection sheet={sheet} change={change} meetingId={meeting.id} />
@@ -229,7 +257,9 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
             view={shown}
             setView={setView}
             sent={sent}
+            beside={beside}
             times={times}
+            offered={offered}
             told={told}
             better={best}
             makeDiffer={setDiffering}
@@ -239,8 +269,13 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
           <p aria-live="polite" className="min-w-0 flex-1 basis-64">
             {times.open && told && times.marked ? (
               <>
-                <strong>{t('fits.marked', { what: whatOf(t, told, times.marked) })}</strong> {t('fits.keys')}
+                <strong>{t('fits.marked', { what: whatOf(t, told, times.marked) })}</strong>{' '}
+                {t(offer.canOffer ? 'offer.keys' : 'fits.keys')}
               </>
+            ) : offer.isOpen && offer.marked ? (
+              <strong>
+                {t('offer.marked', { date: longDate(offer.marked.wall), clock: clock(offer.marked.wall), count: sheet.attendees.length })}
+              </strong>
             ) : isOld ? (
               <span role="status">{t('board.working')}</span>
             ) : planned && sheet.attendees.length > 0 ? (
@@ -258,11 +293,21 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
             {times.open ? (
               <>
                 <Button onClick={times.close}>{t('fits.back')}</Button>
+                {offer.canOffer && (
+                  <Button onClick={() => offer.setSending(true)}>{t('offer.open', { count: offer.gathered.length })}</Button>
+                )}
                 {times.marked && (times.marked.kind === 'rota' || times.marked.time.shiftMinutes !== 0) && (
                   <Button look="main" disabled={times.isTaking} onClick={() => times.marked && void times.take(times.marked)}>
                     {times.marked.kind === 'rota' ? t('fits.takeRota') : t('fits.take', { clock: clock(times.marked.time.wall) })}
                   </Button>
                 )}
+              </>
+            ) : offer.isOpen && offer.marked ? (
+              <>
+                <Button onClick={() => offer.setOpen(false)}>{t('fits.back')}</Button>
+                <Button look="main" disabled={offer.isWorking} onClick={() => offer.marked && offer.take(offer.marked)}>
+                  {t('offer.take', { clock: clock(offer.marked.wall) })}
+                </Button>
               </>
             ) : (
               <>
@@ -288,6 +333,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
         isChange={meeting.changeOf !== null}
       />
       {differing && <OwnDateDialog sheet={sheet} date={differing} change={change} close={() => setDiffering(null)} />}
+      {offer.sending && <OfferDialog state={offer} sheet={sheet} city={planned?.zoneCity ?? ''} />}
       <ManyDatesQuestion state={state} />
       <MoveChoice choice={onBoard.choice} close={onBoard.letChoiceGo} take={onBoard.moveAs} pending={onBoard.isMoving} />
       <LeavingQuestion blocker={blocker} state={state} />

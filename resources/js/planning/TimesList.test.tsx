@@ -5,6 +5,7 @@ import { sampleTime } from './samples';
 import { listOf, type Time, type Times } from './times';
 import { TimesList } from './TimesList';
 import type { Told } from './timesWords';
+import type { OfferState } from './useOffer';
 import type { TimesState } from './useTimes';
 
 const time = (shiftMinutes: number, over: Partial<Time> = {}) =>
@@ -37,8 +38,8 @@ const found = (over: Partial<Times> = {}): Times => ({
 });
 const people = new Map([['w', { id: 'w', name: 'Wanjiru Achola', city: 'Nairobi' } as Person]]);
 
-function open(times: Times | null, over: Partial<TimesState> = {}) {
-  const spies = { take: vi.fn(), close: vi.fn(), mark: vi.fn(), makeOptional: vi.fn(), setAnyDay: vi.fn() };
+function open(times: Times | null, over: Partial<TimesState> = {}, offering: Partial<OfferState> = {}) {
+  const spies = { toggle: vi.fn(), take: vi.fn(), close: vi.fn(), mark: vi.fn(), makeOptional: vi.fn(), setAnyDay: vi.fn() };
   const all = times ? listOf(times) : [];
   const state = {
     times: { error: null, isPlaceholderData: false },
@@ -51,7 +52,8 @@ function open(times: Times | null, over: Partial<TimesState> = {}) {
     ...over,
   };
   const told: Told | null = times && { times, people, city: 'Nairobi', rule: null };
-  render(<TimesList state={state as unknown as TimesState} told={told} people={people} />);
+  const offer = { canOffer: false, gathered: [], toggle: spies.toggle, ...offering };
+  render(<TimesList state={state as unknown as TimesState} offer={offer as unknown as OfferState} told={told} people={people} />);
   return spies;
 }
 
@@ -93,4 +95,21 @@ it('says when nothing is better, and what one change would open', () => {
 it('says that it looks, and what went wrong', () => {
   open(null);
   expect(screen.getByRole('status')).toHaveTextContent('Looking for times');
+});
+
+it('gathers times for an offer where there are guests, by key and by press', () => {
+  const { toggle } = open(found(), {}, { canOffer: true, gathered: ['2026-12-08T13:30:00'] });
+  fireEvent.keyDown(document.activeElement as Element, { key: 'o' });
+  expect(toggle).toHaveBeenCalledWith('2026-12-08T16:00:00');
+  // The marked one can be gathered, the one that was is taken out wherever the mark is.
+  fireEvent.click(screen.getByRole('button', { name: 'Offer this time to guests' }));
+  fireEvent.click(screen.getByRole('button', { name: 'Will be offered; leave it out', pressed: true }));
+  expect(toggle.mock.calls.map(([wall]: string[]) => wall)).toEqual(['2026-12-08T16:00:00', '2026-12-08T16:00:00', '2026-12-08T13:30:00']);
+});
+
+it('offers nothing where there is nobody to offer to', () => {
+  const { toggle } = open(found());
+  fireEvent.keyDown(document.activeElement as Element, { key: 'o' });
+  expect(toggle).not.toHaveBeenCalled();
+  expect(screen.queryByRole('button', { name: 'Offer this time to guests' })).toBeNull();
 });

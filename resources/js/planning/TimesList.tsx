@@ -4,10 +4,11 @@ import { first, type People } from '../overlap/words';
 import { ErrorNote } from '../ui/ErrorNote';
 import { keyOf, type Marked } from './times';
 import { freeWords, priceWords, rotaWords, titleOf, type Told } from './timesWords';
+import type { OfferState } from './useOffer';
 import type { TimesState } from './useTimes';
 
-/** Up and Down walk the times, Enter takes the one that has the focus, Escape leaves. */
-function useWalk(state: TimesState) {
+/** Up and Down walk the times, Enter takes the one that has the focus, O gathers it for an offer, Escape leaves. */
+function useWalk(state: TimesState, offer: OfferState) {
   return (event: KeyboardEvent<HTMLDivElement>) => {
     const items = [...event.currentTarget.querySelectorAll<HTMLButtonElement>('[data-time]')];
     const at = items.findIndex((one) => one === document.activeElement);
@@ -20,6 +21,9 @@ function useWalk(state: TimesState) {
     } else if (event.key === 'Home' || event.key === 'End') {
       event.preventDefault();
       items[event.key === 'Home' ? 0 : items.length - 1]?.focus();
+    } else if (event.key === 'o' && at >= 0 && offer.canOffer && state.marked?.kind === 'time') {
+      event.preventDefault();
+      offer.toggle(state.marked.time.wall);
     } else if (event.key === 'Enter' && at >= 0 && state.marked) {
       event.preventDefault();
       void state.take(state.marked);
@@ -27,11 +31,15 @@ function useWalk(state: TimesState) {
   };
 }
 
-type ItemProps = { one: Marked; state: TimesState; title: string; text: string[] };
+type ItemProps = { one: Marked; state: TimesState; offer: OfferState; title: string; text: string[] };
 
-function Item({ one, state, title, text }: ItemProps) {
+function Item({ one, state, offer, title, text }: ItemProps) {
+  const { t } = useTranslation();
   const isMarked = state.marked !== undefined && keyOf(state.marked) === keyOf(one);
   const ways = one.kind === 'time' ? state.waysOf(one.time) : [];
+  const wall = one.kind === 'time' && offer.canOffer ? one.time.wall : null;
+  const isGathered = wall !== null && offer.gathered.includes(wall);
+  const hasWays = isMarked && (ways.length > 0 || wall !== null);
   const isNear = one.kind === 'time' && one.time.clashDates > 0;
   return (
     <li
@@ -43,34 +51,42 @@ function Item({ one, state, title, text }: ItemProps) {
         aria-current={isMarked || undefined}
         onFocus={() => state.mark(one)}
         onClick={() => state.mark(one)}
-        className={`block w-full px-2.5 pt-1.5 text-left ${isMarked && ways.length > 0 ? 'pb-0.5' : 'pb-1.5'}`}
+        className={`block w-full px-2.5 pt-1.5 text-left ${hasWays || isGathered ? 'pb-0.5' : 'pb-1.5'}`}
       >
         <strong className="block text-[0.9375rem]">{title}</strong>
         <span className={`block text-note ${isMarked ? '' : 'text-muted'}`}>{text.join(' ')}</span>
       </button>
-      {isMarked && ways.length > 0 && (
+      {(hasWays || isGathered) && (
         <p className="flex flex-wrap gap-x-3 gap-y-0.5 px-2.5 pb-2 text-note">
-          {ways.map(({ way, text: words }) => (
-            <button
-              key={words}
-              type="button"
-              className="changeable font-semibold"
-              disabled={state.isTaking}
-              onClick={() => void state.take(one, way)}
-            >
-              {words}
+          {wall !== null && (
+            <button type="button" aria-pressed={isGathered} className="changeable font-semibold" onClick={() => offer.toggle(wall)}>
+              {t(isGathered ? 'offer.gathered' : 'offer.gather')}
             </button>
-          ))}
+          )}
+          {isMarked &&
+            ways.map(({ way, text: words }) => (
+              <button
+                key={words}
+                type="button"
+                className="changeable font-semibold"
+                disabled={state.isTaking}
+                onClick={() => void state.take(one, way)}
+              >
+                {words}
+              </button>
+            ))}
         </p>
       )}
     </li>
   );
 }
 
+export type TimesListProps = { state: TimesState; offer: OfferState; told: Told | null; people: People };
+
 /** Better times with their reasons, beside the board: a list with its own focus. */
-export function TimesList({ state, told, people }: { state: TimesState; told: Told | null; people: People }) {
+export function TimesList({ state, offer, told, people }: TimesListProps) {
   const { t } = useTranslation();
-  const walk = useWalk(state);
+  const walk = useWalk(state, offer);
   const body = useRef<HTMLDivElement>(null);
   const [ordered, setOrdered] = useState(false);
   const isThere = told !== null;
@@ -101,6 +117,7 @@ export function TimesList({ state, told, people }: { state: TimesState; told: To
               key={keyOf(one)}
               one={one}
               state={state}
+              offer={offer}
               title={
                 one.kind === 'rota' ? t(`fits.rota.title_${one.rota.times.length === 2 ? 'two' : 'three'}`) : titleOf(t, told, one.time)
               }

@@ -259,6 +259,9 @@ export class SheetKeeper {
     return true;
   }
 
+  /** The version that the server has of this sheet, as far as this page was told. */
+  readonly heldVersion = (): number => this.version;
+
   private settle(version: number, text: string): void {
     this.version = version;
     this.keptText = text;

@@ -100,5 +100,9 @@ export const previewQuery = (meetingId: string, sheet: Sheet, index: number, mar
   enabled: marked !== undefined,
 });
 
+/** How the board would look if the meeting began so many minutes later. */
+export const shiftedQuery = (meetingId: string, sheet: Sheet, index: number, shiftMinutes: number) =>
+  boardQuery(meetingId, sheet, index, { shiftMinutes, moveAs: 'dates' });
+
 export const takeTurns = (meetingId: string, sheet: Sheet, shifts: number[]) =>
   sendJson('POST', 'board', { ...boardWire(sheet), meetingId, index: 0, turns: shifts }, boardShape);

@@ -7,7 +7,10 @@ import { SheetKeeper, type Kept } from './keeper';
 import { meetingQuery, meetingShape, type Meeting } from './meetings';
 
 export type SheetState = Kept &
-  Pick<SheetKeeper, 'change' | 'amend' | 'undo' | 'redo' | 'takeTheirs' | 'keepMine' | 'takeOffer' | 'letOfferGo' | 'flush' | 'isDirty'>;
+  Pick<
+    SheetKeeper,
+    'change' | 'amend' | 'undo' | 'redo' | 'takeTheirs' | 'keepMine' | 'takeOffer' | 'letOfferGo' | 'flush' | 'isDirty' | 'heldVersion'
+  >;
 
 /** Holds a sheet, keeps it as it changes, and notices when somebody else did. */
 export function useSheet(meeting: Meeting): SheetState {
@@ -69,6 +72,6 @@ export function useSheet(meeting: Meeting): SheetState {
     };
   }, [client, keeper]);
 
-  const { change, amend, undo, redo, takeTheirs, keepMine, takeOffer, letOfferGo, flush, isDirty } = keeper;
-  return { ...kept, change, amend, undo, redo, takeTheirs, keepMine, takeOffer, letOfferGo, flush, isDirty };
+  const { change, amend, undo, redo, takeTheirs, keepMine, takeOffer, letOfferGo, flush, isDirty, heldVersion } = keeper;
+  return { ...kept, change, amend, undo, redo, takeTheirs, keepMine, takeOffer, letOfferGo, flush, isDirty, heldVersion };
 }

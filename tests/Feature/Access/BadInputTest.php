@@ -132,6 +132,8 @@ it('answers bad input with a clear refusal, field by field', function (string $m
     'a board' => ['POST', '/api/board', fn($meeting) => [...sheet($meeting), 'index' => 0, 'meetingId' => $meeting->id, 'shiftMinutes' => 600, 'moveAs' => 'words', 'anchorIn' => 'Europe/Lisbon']],
     'turns' => ['POST', '/api/board', fn($meeting) => [...sheet($meeting), 'index' => 0, 'meetingId' => $meeting->id, 'turns' => [0, 60]]],
     'better times' => ['POST', '/api/times', fn($meeting) => [...sheet($meeting), 'index' => 0, 'meetingId' => $meeting->id, 'anyDay' => true]],
+    'an offer of times' => ['POST', '/api/meetings/{meeting}/offer', fn() => ['times' => ['2031-01-07T15:30:00', '2031-01-08T15:30:00'], 'guests' => [guest('rosa@anden.example')->id], 'untilOn' => '2031-01-05', 'words' => 'x']],
+    'take a time that was offered' => ['POST', '/api/meetings/{meeting}/offer/take', fn() => ['time' => 1, 'version' => 1]],
     'a series' => ['POST', '/api/series', fn($meeting) => [...sheet($meeting), 'edit' => ['do' => 'move', 'date' => '2027-01-05T15:30:00', 'to' => '2027-01-06T15:30:00']]],
 ]);
 
