@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Offers;
 
-use App\Invitations\Dispatch;
-use App\Invitations\DispatchKind;
+use App\Invitations\OfferMails;
 use App\People\ViewerClock;
 use App\Planning\Attendee;
 use App\Planning\Meeting;
@@ -22,7 +21,7 @@ use Syndex\Core\Time\ZoneData;
 /** A round as whoever plans sees it: its times, the best first, and who said what. */
 final readonly class OfferView
 {
-    public function __construct(private ZoneData $zones, private ViewerClock $clock) {}
+    public function __construct(private ZoneData $zones, private ViewerClock $clock, private OfferMails $mails) {}
 
     /** @return ?array<string, mixed> null: no round waits for an end */
     public function of(Meeting $meeting): ?array
@@ -69,7 +68,7 @@ final readonly class OfferView
      */
     private function guests(Collection $guests, Meeting $meeting): array
     {
-        $mails = Dispatch::query()->where('meeting_id', $meeting->id)->where('kind', DispatchKind::TimeOffer)->whereIn('person_id', $guests->pluck('person_id'))->orderBy('id')->get(['id', 'person_id', 'state', 'outcome'])->keyBy('person_id');
+        $mails = $this->mails->last($meeting->id, array_values($guests->pluck('person_id')->all()));
 
         return array_values($guests->map(fn(AskedGuest $g): array => [
             'id' => $g->person_id,
@@ -77,8 +76,8 @@ final readonly class OfferView
             'city' => $g->person->zone === null ? null : PlaceName::of($g->person->zone),
             'answeredLocal' => $this->clock->local($g->answered_at),
             'comment' => $g->comment,
-            'mail' => $mails->get($g->person_id)?->state->value,
-            'outcome' => $mails->get($g->person_id)?->outcome,
+            'mail' => $mails[$g->person_id]['state'] ?? null,
+            'outcome' => $mails[$g->person_id]['outcome'] ?? null,
         ])->all());
     }
 }

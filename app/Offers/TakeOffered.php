@@ -6,6 +6,7 @@ namespace App\Offers;
 
 use App\Failure\Decide;
 use App\Failure\NotNow;
+use App\Invitations\OfferMails;
 use App\Invitations\SendMeeting;
 use App\Overlap\SheetPlan;
 use App\People\Account;
@@ -18,7 +19,7 @@ use Syndex\Core\Time\ZoneData;
 /** Closes a round with one of its times: the sheet is moved there and sent. Both happen or neither does. */
 final readonly class TakeOffered
 {
-    public function __construct(private SheetOfMeeting $sheets, private SaveSheet $save, private SendMeeting $send, private ZoneData $zones) {}
+    public function __construct(private SheetOfMeeting $sheets, private SaveSheet $save, private SendMeeting $send, private OfferMails $mails, private ZoneData $zones) {}
 
     /** @param int $version the version of the sheet that was looked at */
     public function __invoke(Meeting $meeting, int $timeId, int $version, Account $by): Meeting
@@ -34,7 +35,7 @@ final readonly class TakeOffered
             // What does not allow it is said by the sending itself, and undoes the move.
             $sent = ($this->send)($meeting, $version, $by);
             $offer->update(['state' => OfferState::Taken, 'taken_time_id' => $time->id, 'closed_at' => now()]);
-            WithdrawOffer::holdBack($meeting->id);
+            $this->mails->holdBack($meeting->id);
 
             return $sent;
         });

@@ -6,16 +6,14 @@ namespace App\Offers;
 
 use App\Failure\Decide;
 use App\Failure\NotNow;
-use App\Invitations\Dispatch;
-use App\Invitations\DispatchKind;
-use App\Invitations\DispatchState;
+use App\Invitations\OfferMails;
 use App\Live\Live;
 use App\Planning\Meeting;
 
 /** Ends a round without a time. Mails that have not left stay here; whoever opens a link is told that it is over. */
 final readonly class WithdrawOffer
 {
-    public function __construct(private Live $live) {}
+    public function __construct(private OfferMails $mails, private Live $live) {}
 
     public function __invoke(Meeting $meeting): void
     {
@@ -23,14 +21,8 @@ final readonly class WithdrawOffer
             $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
             $offer = TimeOffer::openOf($meeting->id)->lockForUpdate()->first() ?? throw NotNow::noOffer();
             $offer->update(['state' => OfferState::CalledOff, 'closed_at' => now()]);
-            self::holdBack($meeting->id);
+            $this->mails->holdBack($meeting->id);
             $this->live->tell([Live::COORDINATION], 'offer', $meeting->id);
         });
-    }
-
-    /** What asks for answers that nobody needs any more. */
-    public static function holdBack(string $meetingId): void
-    {
-        Dispatch::query()->where('meeting_id', $meetingId)->where('kind', DispatchKind::TimeOffer)->where('state', DispatchState::Waiting)->update(['state' => DispatchState::TakenBack]);
     }
 }

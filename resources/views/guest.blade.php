@@ -7,7 +7,7 @@
 <meta name="robots" content="noindex, nofollow">
 <title>Syndex</title>
 <link rel="icon" href="/icon.svg" type="image/svg+xml">
-@vite(['resources/js/guest/main.tsx'])
+@vite(['resources/js/guest.tsx'])
 </head>
 <body>
 <div id="app"></div>

@@ -56,7 +56,7 @@ export function TimeCard({ time, offer, reply, choose, disabled }: TimeCardProps
         {REPLIES.map((one) => (
           <label
             key={one}
-            className={`flex min-h-11 cursor-pointer items-center justify-center rounded-md border-2 border-ink px-1.5 text-center font-semibold has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-offset-2 has-[:focus-visible]:outline-ink ${reply === one ? 'bg-ink text-on-ink' : 'bg-sheet'}`}
+            className={`flex min-h-11 cursor-pointer items-center justify-center rounded-md border-2 border-ink px-1 text-center leading-5 font-semibold narrow has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-offset-2 has-[:focus-visible]:outline-ink ${reply === one ? 'bg-ink text-on-ink' : 'bg-sheet'}`}
           >
             <input type="radio" className="sr-only" name={`time-${time.id}`} checked={reply === one} onChange={() => choose(one)} />
             {offer.replies[one]}
