@@ -18,33 +18,40 @@ final readonly class Absences
 {
     private const A_DAY = 86400;
 
+    private const FEW = 500;
+
     public function __construct(private AwayDays $days) {}
 
     /**
-     * @param  Collection<string, Person>  $people  by their id
+     * @param  list<string>  $personIds
      * @return Collection<int, Absence> those that reach into a stretch, with who covers
      */
-    public function during(Collection $people, Interval $stretch): Collection
+    public function during(array $personIds, Interval $stretch): Collection
     {
         // A day to spare at both ends, since days are not those of UTC.
-        return Absence::query()->with('standIn')->whereIn('person_id', $people->keys())
-            ->where('until_on', '>=', gmdate('Y-m-d', $stretch->start - self::A_DAY))->where('from_on', '<=', gmdate('Y-m-d', $stretch->end + self::A_DAY))
-            ->orderBy('from_on')->orderBy('id')->get();
+        $found = Absence::query()->where('until_on', '>=', gmdate('Y-m-d', $stretch->start - self::A_DAY))->where('from_on', '<=', gmdate('Y-m-d', $stretch->end + self::A_DAY))->orderBy('from_on')->orderBy('id');
+        if (count($personIds) <= self::FEW) {
+            return $found->with('standIn')->whereIn('person_id', $personIds)->get();
+        }
+        // Of thousands: whoever is away is found by the days, and then it is seen who of them is asked about.
+        $asked = array_flip($personIds);
+
+        return $found->get()->filter(static fn(Absence $a): bool => isset($asked[$a->person_id]))->values()->load('standIn');
     }
 
     /**
-     * @param  Collection<string, Person>  $people  by their id
+     * @param  array<string, ?string>  $homes  zone by person
      * @return array<string, list<Busy>> by person, in order of start
      */
-    public function of(Collection $people, IntervalSet $windows): array
+    public function of(array $homes, IntervalSet $windows): array
     {
-        if ($windows->isEmpty() || $people->isEmpty()) {
+        if ($windows->isEmpty() || $homes === []) {
             return [];
         }
         $busy = [];
-        foreach ($this->during($people, Interval::between($windows->intervals[0]->start, $windows->intervals[count($windows->intervals) - 1]->end)) as $absence) {
+        foreach ($this->during(array_map(strval(...), array_keys($homes)), Interval::between($windows->intervals[0]->start, $windows->intervals[count($windows->intervals) - 1]->end)) as $absence) {
             $busy[$absence->person_id][] = new Busy(
-                $this->interval($absence, $people->get($absence->person_id)),
+                $this->days->of($absence, $homes[$absence->person_id] ?? null),
                 BusyKind::Away,
                 $absence->standIn === null ? __('people.away') : __('people.away_covered', ['name' => $absence->standIn->called()]),
             );

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Overlap;
 
+use App\People\ManyIds;
 use App\Planning\MeetingStatus;
 use App\Planning\Over;
+use App\Planning\PackedDates;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use PDO;
@@ -13,6 +15,7 @@ use Syndex\Core\Overlap\Busy;
 use Syndex\Core\Overlap\BusyKind;
 use Syndex\Core\Time\Interval;
 use Syndex\Core\Time\IntervalSet;
+use Syndex\Core\Time\PackedStretches;
 
 /**
  * What people have already in Syndex.
@@ -43,14 +46,15 @@ final class Occupancy
         }
         $reach = Interval::between($windows->intervals[0]->start - self::LONGEST_SECONDS, $windows->intervals[count($windows->intervals) - 1]->end);
         $memberships = $this->memberships($personIds, $reach, $exceptMeetingId);
-        $own = $this->ownDates($personIds, array_map(strval(...), array_keys($memberships)), $reach, $exceptMeetingId);
+        $own = $this->ownDates($personIds, $reach, $exceptMeetingId);
         $busy = $own['busy'];
         foreach ($memberships === [] ? [] : $this->dates($windows, array_map(strval(...), array_keys($memberships))) as [$meetingId, $start, $end]) {
             // Of a date whose people are its own, the list of the series says nothing.
             if (isset($memberships[$meetingId]) && !isset($own['dates']["$meetingId $start"])) {
                 $interval = Interval::between($start, $end);
+                $same = [];
                 foreach ($memberships[$meetingId] as [$personId, $kind, $title]) {
-                    $busy[$personId][] = new Busy($interval, $kind, $title);
+                    $busy[$personId][] = $same[$kind->value] ??= new Busy($interval, $kind, $title);
                 }
             }
         }
@@ -73,27 +77,27 @@ final class Occupancy
      * Dates whose people are their own: few, and none in most houses.
      *
      * @param  list<string>  $personIds
-     * @param  list<string>  $meetingIds  of which they are on the list of the whole
      * @return array{dates: array<string, true>, busy: array<string, list<Busy>>} the dates by meeting and start, and who is busy then
      */
-    private function ownDates(array $personIds, array $meetingIds, Interval $reach, ?string $exceptMeetingId): array
+    private function ownDates(array $personIds, Interval $reach, ?string $exceptMeetingId): array
     {
+        // Few meetings have any, so all within reach are looked at, rather than asked for thousands of people by name.
         $rows = DB::table('meeting_dates')
             ->join('occurrences', static fn($on) => $on->on('occurrences.meeting_id', '=', 'meeting_dates.meeting_id')->on('occurrences.date_local', '=', 'meeting_dates.date_local'))
             ->join('meetings', 'meetings.id', '=', 'meeting_dates.meeting_id')
-            ->leftJoin('date_attendees', static fn($on) => $on->on('date_attendees.meeting_date_id', '=', 'meeting_dates.id')->whereIn('date_attendees.person_id', $personIds))
+            ->leftJoin('date_attendees', 'date_attendees.meeting_date_id', '=', 'meeting_dates.id')
             ->where('meeting_dates.own_people', true)
-            ->where(static fn($q) => $q->whereIn('meeting_dates.meeting_id', $meetingIds)->orWhereNotNull('date_attendees.id'))
             ->whereIn('meetings.status', [MeetingStatus::Kept->value, MeetingStatus::Sent->value])
             ->where('occurrences.all_day', false)
             ->whereBetween('occurrences.starts_at', [gmdate('Y-m-d H:i:s', $reach->start), gmdate('Y-m-d H:i:s', $reach->end - 1)])
             ->when($exceptMeetingId !== null, static fn($q) => $q->where('meetings.id', '!=', $exceptMeetingId))
             ->selectRaw('meetings.id, meetings.status, coalesce(meeting_dates.title, meetings.title) as title, meetings.takes_no_time, unix_timestamp(occurrences.starts_at) as starts, unix_timestamp(occurrences.ends_at) as ends, date_attendees.person_id, date_attendees.partstat')
             ->orderBy('occurrences.starts_at')->get();
+        $asked = array_flip($personIds);
         $dates = $busy = [];
         foreach ($rows as $row) {
             $dates["$row->id $row->starts"] = true;
-            if ($row->person_id !== null && $row->partstat !== 'declined' && !$row->takes_no_time) {
+            if ($row->person_id !== null && isset($asked[$row->person_id]) && $row->partstat !== 'declined' && !$row->takes_no_time) {
                 $busy[(string) $row->person_id][] = new Busy(Interval::between((int) $row->starts, (int) $row->ends), self::kind((string) $row->status, (string) $row->partstat), (string) $row->title);
             }
         }
@@ -107,14 +111,16 @@ final class Occupancy
     }
 
     /**
-     * @param list<string> $personIds
+     * @param non-empty-list<string> $personIds
      * @return array<string, list<array{string, BusyKind, string}>> by meeting: person, how it takes their time, title
      */
     private function memberships(array $personIds, Interval $reach, ?string $exceptMeetingId): array
     {
+        [$some, $bound] = ManyIds::in('attendees.person_id', $personIds);
+        $asked = array_flip($personIds);
         $rows = DB::table('attendees')
             ->join('meetings', 'meetings.id', '=', 'attendees.meeting_id')
-            ->whereIn('attendees.person_id', $personIds)
+            ->whereRaw($some, $bound)
             ->whereIn('meetings.status', [MeetingStatus::Kept->value, MeetingStatus::Sent->value])
             ->where('meetings.all_day', false)
             ->where('meetings.takes_no_time', false)
@@ -122,10 +128,14 @@ final class Occupancy
             ->where('meetings.first_starts_at', '<', gmdate('Y-m-d H:i:s', $reach->end))
             ->where(Over::isNot(CarbonImmutable::createFromTimestampUTC($reach->start)))
             ->when($exceptMeetingId !== null, static fn($q) => $q->where('meetings.id', '!=', $exceptMeetingId))
-            ->get(['attendees.meeting_id', 'attendees.person_id', 'attendees.partstat', 'meetings.title', 'meetings.status']);
+            ->select(['attendees.meeting_id', 'attendees.person_id', 'attendees.partstat', 'meetings.title', 'meetings.status']);
+        $statement = DB::connection()->getPdo()->prepare($rows->toSql());
+        $statement->execute($rows->getConnection()->prepareBindings($rows->getBindings()));
         $memberships = [];
-        foreach ($rows as $row) {
-            $memberships[(string) $row->meeting_id][] = [(string) $row->person_id, self::kind((string) $row->status, (string) $row->partstat), (string) $row->title];
+        while (is_array($row = $statement->fetch(PDO::FETCH_NUM))) {
+            if (isset($asked[$row[1]])) {
+                $memberships[(string) $row[0]][] = [(string) $row[1], self::kind((string) $row[4], (string) $row[2]), (string) $row[3]];
+            }
         }
 
         return $memberships;
@@ -137,14 +147,43 @@ final class Occupancy
      */
     private function dates(IntervalSet $windows, array $meetingIds): array
     {
+        $packed = array_intersect_key(PackedDates::of($meetingIds), array_flip($meetingIds));
+        $rest = array_values(array_filter($meetingIds, static fn(string $id): bool => !isset($packed[$id])));
+        $dates = $rest === [] ? [] : $this->rows($windows, $rest);
+        $isOne = count($windows->intervals) === 1;
+        $from = $windows->intervals[0]->start;
+        $to = $windows->intervals[count($windows->intervals) - 1]->end;
+        foreach ($packed as $meetingId => $octets) {
+            $stretches = PackedStretches::within($octets, $from, $to);
+            for ($at = 0, $count = count($stretches); $at < $count; $at += 3) {
+                if ($isOne || $windows->overlaps(Interval::between($stretches[$at], $stretches[$at + 1]))) {
+                    $dates[] = [(string) $meetingId, $stretches[$at], $stretches[$at + 1]];
+                }
+            }
+        }
+        $starts = array_column($dates, 1);
+        array_multisort($starts, $dates);
+
+        return $dates;
+    }
+
+    /**
+     * Dates row by row: of meetings of which none are packed yet.
+     *
+     * @param  list<string>  $meetingIds
+     * @return list<array{string, int, int}> meeting, start, end
+     */
+    private function rows(IntervalSet $windows, array $meetingIds): array
+    {
         [$sql, $bindings] = self::isFewer($windows, count($meetingIds)) ? self::byMeeting($windows, $meetingIds) : self::byWindow($windows);
         $statement = DB::connection()->getPdo()->prepare("$sql order by 2, 1");
         $statement->execute($bindings);
+        $asked = array_flip($meetingIds);
         $dates = [];
         $before = ['', 0, 0];
         while (is_array($row = $statement->fetch(PDO::FETCH_NUM))) {
             // One that reaches from one window into the next comes twice.
-            if ($row[1] !== $before[1] || $row[0] !== $before[0]) {
+            if (isset($asked[$row[0]]) && ($row[1] !== $before[1] || $row[0] !== $before[0])) {
                 $dates[] = [(string) $row[0], (int) $row[1], (int) $row[2]];
             }
             $before = $row;

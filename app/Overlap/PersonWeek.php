@@ -51,7 +51,7 @@ final readonly class PersonWeek
         $first = $from === null ? $today - $weekday + ($weekday >= 5 ? 7 : 0) : WallTime::parseDate($from)->dayNumber();
         $window = Interval::between($zone->toUtc($first * 86400), $zone->toUtc(($first + self::DAYS) * 86400));
         $windows = IntervalSet::of([$window]);
-        $taken = [...$this->occupancy->of([$person->id], $windows, null)[$person->id] ?? [], ...$this->absences->of(collect([$person->id => $person]), $windows)[$person->id] ?? [], ...$this->calendars->of([$person->id], $windows)[$person->id] ?? []];
+        $taken = [...$this->occupancy->of([$person->id], $windows, null)[$person->id] ?? [], ...$this->absences->of([$person->id => $person->zone], $windows)[$person->id] ?? [], ...$this->calendars->of([$person->id], $windows)[$person->id] ?? []];
 
         return [
             'from' => WallTime::ofSeconds($first * 86400)->formatDate(),

@@ -108,10 +108,11 @@ final readonly class PlanBoard
         if ($dates->starts === []) {
             return [];
         }
-        $people = Person::query()->whereIn('id', array_column($sheet->attendees, 'personId'))->get()->keyBy('id');
         $run = Interval::between($dates->starts[0], $dates->starts[count($dates->starts) - 1] + $sheet->durationMinutes * 60);
         $slots = IntervalSet::of(array_map(static fn(int $start): Interval => Interval::lasting($start, $sheet->durationMinutes), $dates->starts));
-        $hit = $this->absences->during($people, $run)->filter(fn(Absence $a): bool => $slots->overlaps($this->absences->interval($a, $people->get($a->person_id))));
+        $during = $this->absences->during(array_column($sheet->attendees, 'personId'), $run);
+        $people = Person::query()->whereIn('id', $during->pluck('person_id'))->get()->keyBy('id');
+        $hit = $during->filter(fn(Absence $a): bool => $slots->overlaps($this->absences->interval($a, $people->get($a->person_id))));
 
         return array_values($hit->map(static fn(Absence $a): array => AbsenceResource::of($a, false))->all());
     }

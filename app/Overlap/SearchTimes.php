@@ -44,8 +44,8 @@ final readonly class SearchTimes
         $plan = $laid->plan;
         [$from, $to] = self::days($plan);
         $wishes = $this->rules->wishes(now()->getTimestamp());
-        $people = $this->people->of($sheet, self::looksAt($plan, $from, $to, $wishes), $meetingId, $laid->leftOut($sheet), named: false);
-        $search = new SeriesSearch($plan, $people, $from, $to, $anyDay ? range(0, 6) : self::WORKWEEK, $wishes);
+        [$people, $others] = $this->people->forSearch($sheet, self::looksAt($plan, $from, $to, $wishes), $meetingId, $laid->leftOut($sheet));
+        $search = new SeriesSearch($plan, $people, $from, $to, $anyDay ? range(0, 6) : self::WORKWEEK, $wishes, $others);
         $found = $search->find(now()->getTimestamp(), self::MOST);
         $rota = self::isFair($found) || !$plan->dates->complete ? null : $search->rota($found, self::TURNS);
 

@@ -33,13 +33,13 @@ final readonly class StandIns
             return static fn(): null => null;
         }
         $people = Person::query()->with('standIn')->whereIn('id', $busy)->get()->keyBy('id');
-        $absences = $this->absences->during($people, Interval::between($slots->intervals[0]->start, $slots->intervals[count($slots->intervals) - 1]->end));
+        $absences = $this->absences->during($busy, Interval::between($slots->intervals[0]->start, $slots->intervals[count($slots->intervals) - 1]->end));
         $asked = array_fill_keys(array_column($sheet->attendees, 'personId'), true);
         /** @var Collection<string, Person> $able */
         $able = $people->map(static fn(Person $p): ?Person => $p->standIn)->concat($absences->map(static fn(Absence $a): ?Person => $a->standIn))->filter(static fn(?Person $p): bool => $p !== null && !isset($asked[$p->id]) && $p->left_at === null)->keyBy('id');
         $taken = [];
         $ids = array_values($able->keys()->all());
-        foreach ([$this->occupancy->of($ids, $slots, $meetingId), $this->absences->of($able, $slots), $this->calendars->of($ids, $slots, false)] as $known) {
+        foreach ([$this->occupancy->of($ids, $slots, $meetingId), $this->absences->of($able->map(static fn(Person $p): ?string => $p->zone)->all(), $slots), $this->calendars->of($ids, $slots, false)] as $known) {
             foreach ($known as $id => $stretches) {
                 foreach ($stretches as $one) {
                     // Who perhaps has something is free, as on the list itself.

@@ -15,12 +15,19 @@ use Syndex\Core\Overlap\Opening;
 use Syndex\Core\Overlap\Participant;
 use Syndex\Core\Overlap\Plan;
 use Syndex\Core\Time\WallTime;
+use Syndex\Core\Time\Zone;
 
 /** Times as they go over the wire: people by their place in one list. */
 final readonly class TimesResource
 {
     /** @var array<string, int> */
     private array $at;
+
+    /** @var array<string, ?Zone> by their key */
+    private array $groups;
+
+    /** @var list<string> the key of each person's */
+    private array $groupOf;
 
     /**
      * @param  list<Participant>  $people
@@ -29,6 +36,12 @@ final readonly class TimesResource
     public function __construct(private Plan $plan, private array $people, private \Closure $standIn)
     {
         $this->at = array_flip(array_map(static fn(Participant $p): string => $p->id, $people));
+        $groups = $groupOf = [];
+        foreach ($people as $person) {
+            $groupOf[] = $key = $person->zone?->key() ?? '';
+            $groups[$key] ??= $person->zone;
+        }
+        [$this->groups, $this->groupOf] = [$groups, $groupOf];
     }
 
     /** @return array<string, mixed> */
@@ -115,7 +128,13 @@ final readonly class TimesResource
     {
         $start = $this->plan->anchor->toUtc($wall);
 
-        return array_map(static fn(Participant $p): ?string => $p->zone === null ? null : WallTime::ofSeconds($p->zone->toWall($start))->format(), $this->people);
+        // Each clock once: of thousands of people few have one that nobody else has.
+        $clocks = [];
+        foreach ($this->groups as $group => $zone) {
+            $clocks[$group] = $zone === null ? null : WallTime::ofSeconds($zone->toWall($start))->format();
+        }
+
+        return array_map(static fn(string $group): ?string => $clocks[$group], $this->groupOf);
     }
 
     /**

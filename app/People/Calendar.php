@@ -71,6 +71,11 @@ final class Calendar extends Model
     /** Whether nothing found in it means free. */
     public function isKnown(): bool
     {
-        return $this->read_at !== null && ($this->kind === 'file' || $this->read_at->isAfter(now()->subHours(self::STALE_HOURS)));
+        return self::isKnownOf($this->kind, $this->read_at);
+    }
+
+    public static function isKnownOf(string $kind, ?CarbonImmutable $readAt): bool
+    {
+        return $readAt !== null && ($kind === 'file' || $readAt->isAfter(now()->subHours(self::STALE_HOURS)));
     }
 }

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\People;
 
-use Syndex\Core\Time\WallTime;
-
 /**
  * Public holidays of a country and its regions.
  *
@@ -47,7 +45,8 @@ final class Holidays
     {
         $named = [];
         foreach ($days[$region] ?? $days[''] ?? [] as [$day, $name]) {
-            $named[WallTime::parseDate($day)->dayNumber()] = $name;
+            [$year, $month, $date] = explode('-', $day);
+            $named[intdiv((int) gmmktime(0, 0, 0, (int) $month, (int) $date, (int) $year), 86400)] = $name;
         }
 
         return $named;

@@ -58,6 +58,7 @@ final readonly class LayBusyTimes
             foreach (array_chunk(array_values(array_diff_key($there, $rows)), self::AT_ONCE) as $ids) {
                 DB::table('busy_times')->whereIn('id', $ids)->delete();
             }
+            PackedBusyTimes::keep($calendar->id, array_values($rows));
             $this->events->dispatch(new BusyTimesChanged($calendar->person_id, $added, $own));
 
             return count($rows);

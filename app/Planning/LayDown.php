@@ -54,6 +54,7 @@ final readonly class LayDown
             foreach (array_chunk($rows, self::ROWS_AT_ONCE) as $chunk) {
                 DB::table('occurrences')->insertOrIgnore($chunk);
             }
+            PackedDates::keep($meeting->id);
             // One of which nothing lay ahead may have a date again.
             $meeting->forceFill(['laid_until_on' => $horizon->format('Y-m-d'), ...($meeting->shown_until === null && $rows !== [] ? ShownAt::of($rows) : [])])->save();
         });
@@ -89,6 +90,7 @@ final readonly class LayDown
         foreach (array_chunk(array_values($wanted), self::ROWS_AT_ONCE) as $chunk) {
             DB::table('occurrences')->insertOrIgnore($chunk);
         }
+        PackedDates::keep($meeting->id);
         $meeting->forceFill([
             'laid_until_on' => $horizon->format('Y-m-d'),
             'laid_zone_data' => $this->zones->version(),

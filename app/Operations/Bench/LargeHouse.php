@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Operations\Bench;
 
 use App\People\Account;
+use App\People\PackedBusyTimes;
 use App\People\Role;
 use App\People\SearchKey;
+use App\Planning\PackedDates;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -82,6 +84,9 @@ final class LargeHouse
         $this->insert('meeting_words', $titles);
         $this->insert('attendees', array_values($attendees));
         $this->insert('occurrences', $occurrences);
+        foreach (array_column($meetings, 'id') as $id) {
+            PackedDates::keep($id);
+        }
         DB::statement('analyze table people, person_words, person_search, meetings, meeting_words, attendees, occurrences');
     }
 
@@ -100,6 +105,7 @@ final class LargeHouse
                 $rows[] = ['calendar_id' => $calendars[$id], 'person_id' => $id, 'key' => md5("$at $i"), 'starts_at' => $start->format('Y-m-d H:i:s'), 'ends_at' => $start->addMinutes(15 * (1 + ($at + $i) % 6))->format('Y-m-d H:i:s'), 'kind' => 'busy'];
             }
             $this->insert('busy_times', $rows);
+            PackedBusyTimes::keep((int) $calendars[$id], $rows);
         }
         DB::statement('analyze table calendars, busy_times');
 

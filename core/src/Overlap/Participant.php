@@ -30,7 +30,7 @@ final readonly class Participant
         public array $busy = [],
         public array $leftOut = [],
     ) {
-        $this->taken = IntervalSet::of(array_map(static fn(Busy $b): Interval => $b->interval, $busy));
+        $this->taken = IntervalSet::of($busy === [] ? [] : array_map(static fn(Busy $b): Interval => $b->interval, $busy));
     }
 
     /** @param int $wall what the anchor's clock shows at a date */

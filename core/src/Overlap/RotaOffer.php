@@ -6,6 +6,7 @@ namespace Syndex\Core\Overlap;
 
 use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\Interval;
+use Syndex\Core\Time\IntervalSet;
 use Syndex\Core\TooMuchWork;
 
 /**
@@ -26,7 +27,7 @@ final class RotaOffer
     /** @var array<int, array<int, array<int, array{int, int}>>> by group, date and time of day: whether it is night and whether it is outside; of those that were asked for */
     private array $costs = [];
 
-    /** @var ?array{array<int, array{array<int, int>, array<int, int>}>, list<array<int, list<int>>>} {@see weigh} */
+    /** @var ?array{array<int, list<int>>, array<int, list<int>>, array<int, int>, array<int, int>} {@see weigh} */
     private ?array $weighed = null;
 
     /** @var list<int> minutes of the day */
@@ -37,9 +38,9 @@ final class RotaOffer
 
     /**
      * @param  list<Participant>  $people
-     * @param  list<array<int, list<Interval>>>  $takenOn  by date: what each who is asked has for sure that day, by their place
+     * @param  array<int, IntervalSet>  $firm  what each who is required has for sure, by their place
      */
-    public function __construct(private readonly Plan $plan, private readonly array $people, private readonly Crowd $crowd, private readonly array $takenOn)
+    public function __construct(private readonly Plan $plan, private readonly array $people, private readonly Crowd $crowd, private readonly array $firm)
     {
         $start = intdiv(Gregorian::floorMod($plan->dates->walls[0], 86400), 60);
         $this->clock = range($start % self::STEP, 1439, self::STEP);
@@ -96,8 +97,8 @@ final class RotaOffer
     {
         $slot = $this->slot($index, $at);
         $busy = [];
-        foreach ($this->takenOn[$index] as $place => $taken) {
-            if ($this->people[$place]->required && array_filter($taken, $slot->overlaps(...)) !== []) {
+        foreach ($this->firm as $place => $taken) {
+            if ($taken->overlaps($slot) && $this->people[$place]->isAsked($this->plan->dates->walls[$index])) {
                 $busy[] = $place;
             }
         }
@@ -114,18 +115,17 @@ final class RotaOffer
     /** @return list<int> places of the times of day whose equal shares are fairest */
     private function choose(int $times): array
     {
-        [$sums, $busy] = $this->weighed ??= $this->weigh();
+        [$nights, $outside, $stuck, $people] = $this->weighed ??= $this->weigh();
         $best = null;
         $chosen = [];
         foreach (self::choices(count($this->clock), $times) as $choice) {
-            $stuck = count(array_filter($busy, static fn(array $of): bool => array_filter($choice, static fn(int $at): bool => $of[$at] === []) === []));
-            $rank = [$stuck];
-            foreach ([0, 1] as $kind) {
-                $shares = array_map(static fn(array $of): int => array_sum(array_map(static fn(int $at): int => $of[$kind][$at], $choice)), $sums);
-                rsort($shares);
-                $rank[] = $shares;
+            $all = -1;
+            $busy = 0;
+            foreach ($choice as $at) {
+                $all &= $stuck[$at];
+                $busy += $people[$at];
             }
-            $rank[] = array_sum(array_map(static fn(array $of): int => array_sum(array_map(static fn(int $at): int => count($of[$at]), $choice)), $busy));
+            $rank = [self::ones($all), self::shares($nights, $choice), self::shares($outside, $choice), $busy];
             if ($best === null || $rank < $best) {
                 [$best, $chosen] = [$rank, $choice];
             }
@@ -134,25 +134,56 @@ final class RotaOffer
         return $chosen;
     }
 
-    /** @return array{array<int, array{array<int, int>, array<int, int>}>, list<array<int, list<int>>>} over the dates that are weighed: nights and outside by group and time of day; who is busy by date and time of day */
-    private function weigh(): array
+    /**
+     * @param  array<int, list<int>>  $sums  by time of day: of each group
+     * @param  list<int>  $choice
+     * @return list<int> of the groups, the worst off first
+     */
+    private static function shares(array $sums, array $choice): array
     {
-        $sums = $busy = [];
-        $indices = range(0, min($this->plan->dates->count(), self::WEIGHED) - 1);
-        foreach ($this->groups as $group) {
-            $nights = $outside = [];
-            foreach (array_keys($this->clock) as $at) {
-                $of = array_map(fn(int $index): array => $this->costOf($group, $index, $at), $indices);
-                $nights[] = array_sum(array_column($of, 0));
-                $outside[] = array_sum(array_column($of, 1));
+        $shares = $sums[$choice[0]];
+        foreach (array_slice($choice, 1) as $at) {
+            foreach ($sums[$at] as $group => $sum) {
+                $shares[$group] += $sum;
             }
-            $sums[$group] = [$nights, $outside];
         }
-        foreach ($indices as $index) {
-            $busy[] = array_map(fn(int $at): array => $this->busyAt($index, $at), array_keys($this->clock));
+        rsort($shares);
+
+        return $shares;
+    }
+
+    private static function ones(int $bits): int
+    {
+        $ones = 0;
+        while ($bits !== 0) {
+            $bits &= $bits - 1;
+            $ones++;
         }
 
-        return [$sums, $busy];
+        return $ones;
+    }
+
+    /** @return array{array<int, list<int>>, array<int, list<int>>, array<int, int>, array<int, int>} by time of day, over the dates that are weighed: nights and times outside of each group; the dates on which somebody is busy, as bits; how many are */
+    private function weigh(): array
+    {
+        $nights = $outside = $stuck = $people = [];
+        $indices = range(0, min($this->plan->dates->count(), self::WEIGHED) - 1);
+        foreach (array_keys($this->clock) as $at) {
+            $nights[$at] = $outside[$at] = [];
+            $stuck[$at] = $people[$at] = 0;
+            foreach ($this->groups as $group) {
+                $of = array_map(fn(int $index): array => $this->costOf($group, $index, $at), $indices);
+                $nights[$at][] = array_sum(array_column($of, 0));
+                $outside[$at][] = array_sum(array_column($of, 1));
+            }
+            foreach ($indices as $index) {
+                $busy = count($this->busyAt($index, $at));
+                $stuck[$at] |= $busy > 0 ? 1 << $index : 0;
+                $people[$at] += $busy;
+            }
+        }
+
+        return [$nights, $outside, $stuck, $people];
     }
 
     /** @return list<list<int>> each choice ascending, in order */

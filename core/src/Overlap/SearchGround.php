@@ -47,6 +47,9 @@ final readonly class SearchGround
     /** @var list<IntervalSet> what each person has for sure, by place in the list */
     public array $firm;
 
+    /** @var array<int, list<int>> of those optional people of whom it is known so: starts and ends by turns, by place in the list */
+    public array $others;
+
     /** @var array<int, IntervalSet> what they perhaps have, of those who do */
     public array $perhaps;
 
@@ -57,8 +60,9 @@ final readonly class SearchGround
      * @param  list<Participant>  $people
      * @param  int  $fromDay  so many days from the present one the first that is looked at, 0 or less
      * @param  int  $toDay  and the last, 0 or more
+     * @param  array<string, list<int>>  $others  what optional people have, where it does not stand with them: starts and ends by turns, in order, none touching another
      */
-    public function __construct(public Plan $plan, public array $people, public int $fromDay, int $toDay, public Wishes $wishes)
+    public function __construct(public Plan $plan, public array $people, public int $fromDay, int $toDay, public Wishes $wishes, array $others = [])
     {
         $this->seconds = $plan->durationMinutes * 60;
         $this->count = ($toDay - $fromDay + 1) * self::A_DAY;
@@ -70,7 +74,15 @@ final readonly class SearchGround
         }
         $this->crowd = Crowd::of($people);
         $required = array_fill(0, count($this->crowd->examples), 0);
+        $pairs = [];
+        $nothing = IntervalSet::of([]);
         foreach ($people as $place => $person) {
+            if (isset($others[$person->id]) && !$person->required) {
+                $pairs[$place] = $others[$person->id];
+                $allFirm[] = $nothing;
+
+                continue;
+            }
             $required[$this->crowd->groupOf[$place]] += $person->required ? 1 : 0;
             $firm = $maybe = [];
             foreach ($person->busy as $busy) {
@@ -86,10 +98,13 @@ final readonly class SearchGround
             }
         }
         $this->required = array_sum($required);
+        $this->others = $pairs;
         $requiredOn = $sizesOn = [];
+        $partly = array_filter($people, static fn(Participant $p): bool => $p->leftOut !== []);
+        $allSizes = $this->crowd->sizes();
         foreach ($plan->dates->walls as $wall) {
-            [$requiredNow, $sizes] = [$required, $this->crowd->sizes()];
-            foreach ($people as $place => $person) {
+            [$requiredNow, $sizes] = [$required, $allSizes];
+            foreach ($partly as $place => $person) {
                 if (!$person->isAsked($wall)) {
                     $sizes[$this->crowd->groupOf[$place]]--;
                     $requiredNow[$this->crowd->groupOf[$place]] -= $person->required ? 1 : 0;
@@ -124,19 +139,44 @@ final readonly class SearchGround
      */
     private function around(array $grids, array $firm): array
     {
-        $spans = new Spans(array_map(fn(StartGrid $grid): Interval => $grid->reach($this->seconds, $this->wishes->pauseMinutes * 60), $grids));
         $takenOn = array_fill(0, count($grids), []);
-        foreach ($firm as $place => $taken) {
-            foreach ($taken->intervals as $interval) {
-                foreach ($spans->overlapping($interval) as $index) {
-                    if ($this->isAsked($place, $index)) {
-                        $takenOn[$index][$place][] = $interval;
-                    }
+        foreach ($grids as $index => $grid) {
+            $reach = $grid->reach($this->seconds, $this->wishes->pauseMinutes * 60);
+            foreach ($firm as $place => $taken) {
+                $around = $taken->intervals !== [] && $this->isAsked($place, $index) ? $taken->overlapping($reach) : [];
+                if ($around !== []) {
+                    $takenOn[$index][$place] = $around;
                 }
             }
         }
 
         return $takenOn;
+    }
+
+    /** Whether somebody has something for sure then. */
+    public function isTaken(int $place, Interval $slot): bool
+    {
+        $pairs = $this->others[$place] ?? null;
+        if ($pairs === null) {
+            return $this->firm[$place]->overlaps($slot);
+        }
+        [$low, $high] = [0, intdiv(count($pairs), 2)];
+        while ($low < $high) {
+            $middle = ($low + $high) >> 1;
+            if ($pairs[2 * $middle + 1] <= $slot->start) {
+                $low = $middle + 1;
+            } else {
+                $high = $middle;
+            }
+        }
+
+        return isset($pairs[2 * $low]) && $pairs[2 * $low] < $slot->end;
+    }
+
+    /** @return array<int, IntervalSet> what each who is required has for sure, by their place */
+    public function requiredFirm(): array
+    {
+        return array_filter($this->firm, fn(int $place): bool => $this->people[$place]->required, ARRAY_FILTER_USE_KEY);
     }
 
     public function isAsked(int $place, int $index): bool

@@ -34,11 +34,12 @@ final readonly class SeriesSearch
      * @param  list<Participant>  $people
      * @param  int  $fromDay  so many days from the present one the first that is looked at, 0 or less
      * @param  int  $toDay  and the last, 0 or more
+     * @param  array<string, list<int>>  $others  what optional people have for sure, where it does not stand with them: starts and ends by turns, in order, none touching another
      * @param  list<int>  $weekdays  on which a date may come to lie, 0 is Monday; the present day always may
      */
-    public function __construct(private Plan $plan, private array $people, int $fromDay, int $toDay, private array $weekdays = [0, 1, 2, 3, 4], Wishes $wishes = new Wishes())
+    public function __construct(private Plan $plan, private array $people, int $fromDay, int $toDay, private array $weekdays = [0, 1, 2, 3, 4], Wishes $wishes = new Wishes(), array $others = [])
     {
-        $this->ground = new SearchGround($plan, $people, $fromDay, $toDay, $wishes);
+        $this->ground = new SearchGround($plan, $people, $fromDay, $toDay, $wishes, $others);
         $this->counter = new StartCounter($this->ground);
         $this->teller = new TimeTeller($this->ground);
     }
@@ -85,7 +86,7 @@ final readonly class SeriesSearch
     /** Turns that leave the worst off better than the present time and every one that was found do; null: there are none. */
     public function rota(FoundTimes $found, int $most): ?FoundRota
     {
-        $rota = (new RotaOffer($this->plan, $this->people, $this->ground->crowd, $this->ground->takenOn))->best($most);
+        $rota = (new RotaOffer($this->plan, $this->people, $this->ground->crowd, $this->ground->requiredFirm()))->best($most);
         $required = array_values(array_map(static fn(Participant $p): string => $p->id, array_filter($this->people, static fn(Participant $p): bool => $p->required)));
         foreach ($rota === null ? [] : [$found->present, ...$found->held] as $time) {
             if (FoundRota::worstOf($time->burden, $required) <= $rota?->worst($required)) {
@@ -171,8 +172,7 @@ final readonly class SeriesSearch
             $openings[] = new Opening($times, $this->people[$place - 1]->id);
         }
         for ($shorter = $this->ground->seconds - SearchGround::STEP; $shorter >= SearchGround::STEP; $shorter -= SearchGround::STEP) {
-            $then = $this->counter->count($shorter)->clashDates;
-            $times = count(array_filter($open, static fn(int $number): bool => $then[$number] === 0));
+            $times = count(array_intersect($open, $this->counter->holding($shorter)));
             if ($times > 0) {
                 $openings[] = new Opening($times, null, intdiv($shorter, 60));
 

@@ -13,17 +13,18 @@ final readonly class StartCounter
 {
     public function __construct(private SearchGround $ground) {}
 
-    public function count(?int $seconds = null): StartCounts
+    public function count(): StartCounts
     {
-        $seconds ??= $this->ground->seconds;
+        $seconds = $this->ground->seconds;
         $counts = new StartCounts($this->ground->count, count($this->ground->people));
+        // What is only added up need not be told apart by date.
+        $optional = new Tally($this->ground->count);
+        $inHours = new Tally($this->ground->count);
+        $unwished = new Tally($this->ground->count);
         foreach ($this->ground->grids as $index => $grid) {
             $reach = $grid->reach($seconds, $this->ground->wishes->pauseMinutes * 60);
             $busy = new Tally($this->ground->count);
             $who = new Tally($this->ground->count);
-            $optional = new Tally($this->ground->count);
-            $inHours = new Tally($this->ground->count);
-            $unwished = new Tally($this->ground->count);
             foreach ($this->ground->takenOn[$index] as $place => $taken) {
                 $person = $this->ground->people[$place];
                 $ranges = $grid->touching($taken, $seconds);
@@ -35,6 +36,11 @@ final readonly class StartCounter
                 $busy->add($ranges);
                 $who->add($ranges, $place + 1);
                 $this->countUnwished($unwished, $grid, $person, $taken, $ranges, $seconds);
+            }
+            foreach ($this->ground->others as $place => $pairs) {
+                if ($this->ground->isAsked($place, $index)) {
+                    $grid->countTouching($pairs, $seconds, $optional);
+                }
             }
             foreach ($this->ground->requiredOn[$index] as $group => $required) {
                 if ($required > 0) {
@@ -48,10 +54,26 @@ final readonly class StartCounter
             if ($this->ground->wishes->notBefore !== null) {
                 $unwished->add($grid->touching([Interval::between($grid->reach(0)->start - $seconds, $this->ground->wishes->notBefore)], 1), array_sum($this->ground->requiredOn[$index]));
             }
-            $counts->add($busy->values(), $who->values(), $optional->values(), $inHours->values(), $unwished->values(), array_sum($this->ground->requiredOn[$index]));
+            $counts->add($busy->values(), $who->values());
         }
+        $counts->total($optional->values(), $inHours->values(), $unwished->values(), array_sum(array_map(array_sum(...), $this->ground->requiredOn)));
 
         return $counts;
+    }
+
+    /** @return list<int> the starts at which nobody required is busy on any date, if it lasted only so long */
+    public function holding(int $seconds): array
+    {
+        $busy = new Tally($this->ground->count);
+        foreach ($this->ground->grids as $index => $grid) {
+            foreach ($this->ground->takenOn[$index] as $place => $taken) {
+                if ($this->ground->people[$place]->required) {
+                    $busy->add($grid->touching($taken, $seconds));
+                }
+            }
+        }
+
+        return array_keys($busy->values(), 0, true);
     }
 
     /**

@@ -32,11 +32,8 @@ final class StartCounts
      *
      * @param  list<int>  $busy  required people who are, by number
      * @param  list<int>  $who  the sum of their places from 1
-     * @param  list<int>  $optional
-     * @param  list<int>  $inHours  required people who are
-     * @param  list<int>  $unwished
      */
-    public function add(array $busy, array $who, array $optional, array $inHours, array $unwished, int $required): void
+    public function add(array $busy, array $who): void
     {
         for ($number = 0; $number < $this->count; $number++) {
             if ($busy[$number] > 0) {
@@ -44,9 +41,21 @@ final class StartCounts
                 $alone = $busy[$number] === 1 && $who[$number] <= $this->people ? $who[$number] : -1;
                 $this->alone[$number] = $this->alone[$number] === 0 || $this->alone[$number] === $alone ? $alone : -1;
             }
-            $this->offHours[$number] += $required - $inHours[$number];
-            $this->optionalBusy[$number] += $optional[$number];
-            $this->unwished[$number] += $unwished[$number];
         }
+    }
+
+    /**
+     * What is added up over all dates.
+     *
+     * @param  list<int>  $optional  how often somebody optional is busy, by number
+     * @param  list<int>  $inHours  how often somebody required is in their hours
+     * @param  list<int>  $unwished  how often a wish is not kept
+     * @param  int  $required  how often somebody is required
+     */
+    public function total(array $optional, array $inHours, array $unwished, int $required): void
+    {
+        $this->optionalBusy = $optional;
+        $this->unwished = $unwished;
+        $this->offHours = array_map(static fn(int $in): int => $required - $in, $inHours);
     }
 }

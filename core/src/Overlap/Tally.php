@@ -24,6 +24,13 @@ final class Tally
         }
     }
 
+    /** One more from the first to the last, both included. */
+    public function addRange(int $first, int $last): void
+    {
+        $this->changes[$first]++;
+        $this->changes[$last + 1]--;
+    }
+
     /** @return list<int> by number */
     public function values(): array
     {

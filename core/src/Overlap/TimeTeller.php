@@ -6,6 +6,7 @@ namespace Syndex\Core\Overlap;
 
 use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\Interval;
+use Syndex\Core\Time\IntervalSet;
 
 /** Tells of a time who is busy on which date, what would help, and whom it costs what. */
 final class TimeTeller
@@ -18,16 +19,15 @@ final class TimeTeller
     /** @var ?array<int, int> on how many dates the required are busy now, by their place */
     private ?array $busyNow = null;
 
+    /** @var ?array<int, IntervalSet> what the required have for sure, by their place */
+    private ?array $required = null;
+
     public function __construct(private readonly SearchGround $ground) {}
 
     /** How the present time does, counted as the others are. */
     public function present(): FoundTime
     {
         $slots = $this->ground->present();
-        $optional = 0;
-        foreach ($this->busyOn($slots) as $places) {
-            $optional += count(array_filter($places, fn(int $place): bool => !$this->ground->people[$place]->required));
-        }
         $hits = $this->hits($slots);
         $burden = $this->burden($slots);
         $off = 0;
@@ -40,7 +40,7 @@ final class TimeTeller
             $this->ground->plan->dates->walls[0],
             count($hits),
             $off,
-            $optional,
+            $this->optionalBusyAt($slots),
             $this->minutesOf($slots),
             $this->unwishedAt($slots),
             $this->clashes($hits, $slots),
@@ -72,42 +72,37 @@ final class TimeTeller
 
     /**
      * @param  list<Interval>  $slots  one for each date
-     * @return array<int, list<int>> places of all who are asked and busy, in their order, by place of the date
+     * @return array<int, list<int>> places of the required people who are asked and busy, in their order, by place of the date
      */
-    private function busyOn(array $slots): array
+    private function hits(array $slots): array
     {
-        $busy = [];
+        $this->required ??= $this->ground->requiredFirm();
+        $hits = [];
         foreach ($slots as $index => $slot) {
-            foreach ($this->ground->takenOn[$index] as $place => $taken) {
-                foreach ($taken as $interval) {
-                    if ($interval->overlaps($slot)) {
-                        $busy[$index][] = $place;
-
-                        break;
-                    }
+            foreach ($this->required as $place => $taken) {
+                if ($taken->overlaps($slot) && $this->ground->isAsked($place, $index)) {
+                    $hits[$index][] = $place;
                 }
             }
         }
 
-        return $busy;
+        return $hits;
     }
 
     /**
      * @param  list<Interval>  $slots  one for each date
-     * @return array<int, list<int>> places of the required people who are busy, by place of the date
+     * @return int how often somebody optional who is asked is busy
      */
-    private function hits(array $slots): array
+    private function optionalBusyAt(array $slots): int
     {
-        $hits = [];
-        foreach ($this->busyOn($slots) as $index => $places) {
-            $required = array_values(array_filter($places, fn(int $place): bool => $this->ground->people[$place]->required));
-            if ($required !== []) {
-                $hits[$index] = $required;
+        $times = 0;
+        foreach ($this->ground->people as $place => $person) {
+            foreach ($person->required ? [] : $slots as $index => $slot) {
+                $times += $this->ground->isTaken($place, $slot) && $this->ground->isAsked($place, $index) ? 1 : 0;
             }
         }
-        ksort($hits);
 
-        return $hits;
+        return $times;
     }
 
     /**

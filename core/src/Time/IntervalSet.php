@@ -68,6 +68,17 @@ final readonly class IntervalSet
         return new self($gaps);
     }
 
+    /** @return list<Interval> those that overlap a stretch, whole */
+    public function overlapping(Interval $stretch): array
+    {
+        $first = $next = $this->firstEndingAfter($stretch->start);
+        while (isset($this->intervals[$next]) && $this->intervals[$next]->start < $stretch->end) {
+            $next++;
+        }
+
+        return $first === $next ? [] : array_slice($this->intervals, $first, $next - $first);
+    }
+
     public function clippedTo(Interval $window): self
     {
         $parts = [];

@@ -8,12 +8,12 @@ use Syndex\Core\Overlap\FoundTime;
 use Syndex\Core\Overlap\Participant;
 use Syndex\Core\Overlap\Plan;
 use Syndex\Core\Overlap\SeriesSearch;
-use Syndex\Core\Overlap\Spans;
 use Syndex\Core\Overlap\StartGrid;
 use Syndex\Core\Overlap\Wishes;
 use Syndex\Core\Tests;
 use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\Interval;
+use Syndex\Core\Time\PackedStretches;
 use Syndex\Core\Time\WorkingHours;
 
 $zones = ['America/Lima', 'Europe/Lisbon', 'Africa/Nairobi', 'Asia/Kathmandu', 'Pacific/Auckland', 'America/St_Johns'];
@@ -104,6 +104,21 @@ describe('SeriesSearch', function () use ($crowd, $cost, $plan): void {
         'every second week' => [5, 'Asia/Kathmandu', 'FREQ=WEEKLY;INTERVAL=2;COUNT=4', 90, 6],
         'a single date' => [6, 'Africa/Nairobi', 'FREQ=WEEKLY;COUNT=1', 120, 8],
     ]);
+
+    it('finds the same where what optional people have is told as bare numbers', function (int $seed, string $zone, string $rule, int $days) use ($crowd, $plan): void {
+        $plan = $plan('2027-03-09T15:30:00', $rule, 45, $zone);
+        $people = $crowd($seed, 12);
+        $others = $bare = [];
+        foreach ($people as $person) {
+            if (!$person->required) {
+                $others[$person->id] = PackedStretches::pairsOf(array_merge(...array_map(static fn(Busy $b): array => [$b->interval->start, $b->interval->end, $b->kind->mark()], $person->busy)), BusyKind::Tentative->mark());
+            }
+            $bare[] = $person->required ? $person : new Participant($person->id, false, $person->host, $person->zone, $person->hours, true, [], $person->leftOut);
+        }
+        $whole = (new SeriesSearch($plan, $people, -$days, $days))->find(null, 3);
+        expect((new SeriesSearch($plan, $bare, -$days, $days, others: $others))->find(null, 3))->toEqual($whole, "seed $seed")
+            ->and(array_sum(array_map(static fn(FoundTime $t): int => $t->optionalBusy, [$whole->present, ...$whole->held, ...$whole->nearly])))->toBeGreaterThan(0);
+    })->with([[1, 'Africa/Nairobi', 'FREQ=WEEKLY;COUNT=6', 3], [2, 'America/New_York', 'FREQ=WEEKLY;COUNT=4', 3], [3, 'Australia/Lord_Howe', 'FREQ=WEEKLY;COUNT=5', 2], [4, 'Europe/Lisbon', 'FREQ=DAILY;COUNT=20', 0]]);
 
     it('tells who is busy on which date, who perhaps is, and for whom it gets worse', function () use ($plan): void {
         // Ola is busy until 16:00 in Nairobi on both Tuesdays; from then on it is Ines on the second, and Ruth on the first.
@@ -216,24 +231,4 @@ describe('StartGrid', function (): void {
         'set back' => ['Europe/Lisbon', '2027-10-30 00:00'],
         'by half an hour' => ['Australia/Lord_Howe', '2027-04-03 12:00'],
     ]);
-});
-
-describe('Spans', function (): void {
-    it('finds what asking one by one finds, in any order and however they overlap', function (int $seed): void {
-        mt_srand($seed);
-        $spans = [];
-        for ($i = 0; $i < 30; $i++) {
-            $start = mt_rand(0, 500);
-            $spans[] = Interval::between($start, $start + mt_rand(1, $i % 7 === 0 ? 300 : 20));
-        }
-        $known = new Spans($spans);
-        for ($try = 0; $try < 200; $try++) {
-            $start = mt_rand(-20, 520);
-            $asked = Interval::between($start, $start + mt_rand(1, 60));
-            $found = $known->overlapping($asked);
-            sort($found);
-
-            expect($found)->toBe(array_keys(array_filter($spans, $asked->overlaps(...))));
-        }
-    })->with([1, 2, 3]);
 });

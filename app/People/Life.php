@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\People;
+
+use Syndex\Core\Time\WorkingHours;
+use Syndex\Core\Time\Zone;
+
+/** Where and when somebody lives and works. */
+final readonly class Life
+{
+    /** @param ?string $home the zone where they are at home; null: not known */
+    public function __construct(public PersonKind $kind, public ?string $home, public ?Zone $zone, public WorkingHours $hours) {}
+}
