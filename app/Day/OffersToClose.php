@@ -20,7 +20,7 @@ final readonly class OffersToClose
             ->join('asked_guests', 'asked_guests.time_offer_id', '=', 'time_offers.id')
             // Whoever was taken off the sheet is not waited for.
             ->join('attendees', fn($join) => $join->on('attendees.meeting_id', '=', 'meetings.id')->on('attendees.person_id', '=', 'asked_guests.person_id'))
-            ->where('time_offers.state', OfferState::Open->value)->whereIn('meetings.status', [MeetingStatus::Draft->value, MeetingStatus::Kept->value])
+            ->whereIn('time_offers.state', array_column(OfferState::UNENDED, 'value'))->whereIn('meetings.status', [MeetingStatus::Draft->value, MeetingStatus::Kept->value])
             ->where('meetings.coordinator_id', $account->id)
             ->groupBy('time_offers.id', 'meetings.id', 'meetings.title', 'time_offers.answer_until')
             ->havingRaw('count(asked_guests.answered_at) = count(*) or time_offers.answer_until <= ?', [now()])

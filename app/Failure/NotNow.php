@@ -127,6 +127,11 @@ final class NotNow extends Refusal
         return new self('no_offer', 409, __('failures.no_offer'));
     }
 
+    public static function manyFilesGiven(): self
+    {
+        return new self('many_files_given', 429, __('failures.many_files_given'));
+    }
+
     public static function calendarIsKnown(): self
     {
         return new self('calendar_is_known', 409, __('failures.calendar_is_known'));

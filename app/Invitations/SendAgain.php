@@ -55,7 +55,7 @@ final readonly class SendAgain
                 // Times are asked about while the meeting is planned and nobody asked again.
                 ->orWhere(static fn(Builder $t) => $t->where('kind', DispatchKind::TimeOffer)->where('created_at', '>', now()->subWeek())
                     ->whereHas('meeting', static fn(Builder $m) => self::lies($m, MeetingStatus::Draft, MeetingStatus::Kept))
-                    ->whereExists(static fn(Query $q) => $q->from('time_offers')->whereColumn('time_offers.meeting_id', 'dispatches.meeting_id')->where('time_offers.state', 'open'))
+                    ->whereExists(static fn(Query $q) => $q->from('time_offers')->whereColumn('time_offers.meeting_id', 'dispatches.meeting_id')->whereNot('time_offers.state', 'called_off'))
                     ->whereNotExists(static fn(Query $q) => $q->from('dispatches as asked')->whereColumn('asked.meeting_id', 'dispatches.meeting_id')->whereColumn('asked.person_id', 'dispatches.person_id')->where('asked.kind', DispatchKind::TimeOffer)->whereColumn('asked.id', '>', 'dispatches.id')))
                 ->orWhere(static fn(Builder $a) => $a->where('kind', DispatchKind::AccountLink)->where('created_at', '>', now()->subWeek())));
     }

@@ -93,7 +93,7 @@ final readonly class GuestOffer
     /** @return list<array<string, mixed>> */
     private function times(TimeOffer $offer, AskedGuest $guest, Zone $zone, Zone $anchor, LetterWords $words): array
     {
-        $readings = $this->read->of($offer, $offer->meeting);
+        $readings = array_values(array_filter($this->read->of($offer, $offer->meeting), static fn(OfferReading $r): bool => $r->time->starts_at->isFuture()));
         $taken = $this->takenBy($guest->person, $readings);
         $replies = $guest->replies();
         $hours = $this->hours->of($guest->person);

@@ -14,6 +14,7 @@ use App\People\PersonKind;
 use App\People\SetCalendar;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use Syndex\Core\Offers\OfferReply;
@@ -23,6 +24,9 @@ use Syndex\Core\Time\ZoneData;
 final readonly class GuestOfferController
 {
     private const MOST_OCTETS = 5_000_000;
+
+    /** Files that a link gives within an hour: each is work. */
+    private const FILES_AN_HOUR = 20;
 
     public function __construct(private GuestOffer $page, private ZoneData $zones, private Live $live) {}
 
@@ -57,6 +61,9 @@ final readonly class GuestOfferController
     public function file(Request $request, SetCalendar $set): JsonResponse
     {
         $guest = $this->mayGiveFile($request);
+        if (!RateLimiter::attempt("guest-file $guest->id", self::FILES_AN_HOUR, static fn(): true => true, 3600)) {
+            throw NotNow::manyFilesGiven();
+        }
         $octets = $request->getContent();
         if (strlen($octets) > self::MOST_OCTETS) {
             throw ValidationException::withMessages(['file' => __('people.feed.too_large')]);

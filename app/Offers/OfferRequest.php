@@ -31,7 +31,7 @@ final class OfferRequest extends FormRequest
             'times.*' => ['required', 'string', 'max:19'],
             'guests' => ['required', 'array', 'list', 'min:1', 'max:' . OpenOffer::MOST_GUESTS],
             'guests.*' => ['required', 'string', 'max:26', 'distinct:strict'],
-            'untilOn' => ['present', 'nullable', 'string', 'date_format:Y-m-d', 'after:1970-01-01', 'before:9990-01-01'],
+            'untilOn' => ['bail', 'present', 'nullable', 'string', 'date_format:Y-m-d', 'after:1970-01-01', 'before:9990-01-01'],
             'words' => ['present', 'nullable', 'string', 'max:' . MeetingAsTold::MOST_WORDS],
         ];
     }

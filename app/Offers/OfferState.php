@@ -10,4 +10,7 @@ enum OfferState: string
     /** One of its times was taken. */
     case Taken = 'taken';
     case CalledOff = 'called_off';
+
+    /** While the meeting is being planned. */
+    public const UNENDED = [self::Open, self::Taken];
 }

@@ -23,7 +23,7 @@ final readonly class OpenOffer
 
     public const MOST_GUESTS = 100;
 
-    public function __construct(private GuestLinks $links, private WriteOffer $write, private Live $live) {}
+    public function __construct(private GuestLinks $links, private WriteOffer $write, private ReadOffer $read, private Live $live) {}
 
     /**
      * @param  list<int>  $starts  seconds since 1970, each once
@@ -40,9 +40,10 @@ final readonly class OpenOffer
             foreach ($starts as $start) {
                 $offer->times()->create(['starts_at' => CarbonImmutable::createFromTimestampUTC($start)]);
             }
+            $readings = $this->read->of($offer, $meeting);
             foreach ($people as $person) {
                 $offer->guests()->create(['person_id' => $person->id]);
-                $this->write->to($person, $offer, $this->links->timeOffer($person, $meeting->id, $offer->id, $until));
+                $this->write->to($person, $offer, $this->links->timeOffer($person, $meeting->id, $offer->id, $until), $readings);
             }
             $this->live->tell([Live::COORDINATION], 'offer', $meeting->id);
 

@@ -13,6 +13,7 @@ use App\People\Account;
 use App\Planning\Meeting;
 use App\Planning\SaveSheet;
 use App\Planning\SheetOfMeeting;
+use Illuminate\Validation\ValidationException;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Syndex\Core\Time\ZoneData;
 
@@ -26,9 +27,12 @@ final readonly class TakeOffered
     {
         return Decide::on(function () use ($meeting, $timeId, $version, $by): Meeting {
             $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
-            $offer = TimeOffer::openOf($meeting->id)->lockForUpdate()->first() ?? throw NotNow::noOffer();
-            $time = $offer->times()->find($timeId) ?? throw new NotFoundHttpException();
-            if ($meeting->status->isEditable() && $meeting->version === $version) {
+            $offer = $meeting->status->isEditable() ? TimeOffer::openOf($meeting->id)->lockForUpdate()->first() : null;
+            $time = ($offer ?? throw NotNow::noOffer())->times()->find($timeId) ?? throw new NotFoundHttpException();
+            if ($time->starts_at->isPast()) {
+                throw ValidationException::withMessages(['time' => __('planning.offer_past')]);
+            }
+            if ($meeting->version === $version) {
                 $this->move($meeting, $time->starts_at->getTimestamp());
                 $version++;
             }

@@ -59,9 +59,13 @@ final class TimeOffer extends Model
         return $this->hasMany(AskedGuest::class)->orderBy('id');
     }
 
-    /** @return Builder<self> the one of a meeting that waits for an end */
+    /**
+     * The one of a meeting that is being planned which waits for an end: open, or taken by a sending that was taken back.
+     *
+     * @return Builder<self>
+     */
     public static function openOf(string $meetingId): Builder
     {
-        return self::query()->where('meeting_id', $meetingId)->where('state', OfferState::Open);
+        return self::query()->where('meeting_id', $meetingId)->whereIn('state', OfferState::UNENDED);
     }
 }

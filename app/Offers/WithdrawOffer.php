@@ -19,7 +19,8 @@ final readonly class WithdrawOffer
     {
         Decide::on(function () use ($meeting): void {
             $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
-            $offer = TimeOffer::openOf($meeting->id)->lockForUpdate()->first() ?? throw NotNow::noOffer();
+            $offer = $meeting->status->isEditable() ? TimeOffer::openOf($meeting->id)->lockForUpdate()->first() : null;
+            $offer ??= throw NotNow::noOffer();
             $offer->update(['state' => OfferState::CalledOff, 'closed_at' => now()]);
             $this->mails->holdBack($meeting->id);
             $this->live->tell([Live::COORDINATION], 'offer', $meeting->id);

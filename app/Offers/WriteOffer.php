@@ -21,15 +21,17 @@ final readonly class WriteOffer
 {
     public function __construct(private Outbox $outbox, private Factory $views, private OfferWords $says, private ReadOffer $read, private Clocks $clocks, private ZoneData $zones) {}
 
-    public function to(Person $person, TimeOffer $offer, #[\SensitiveParameter] string $link): void
+    /** @param ?list<OfferReading> $readings the times, where several are written to */
+    public function to(Person $person, TimeOffer $offer, #[\SensitiveParameter] string $link, ?array $readings = null): void
     {
         $meeting = $offer->meeting;
-        $letter = $this->letter($person, $offer, $link);
+        $letter = $this->letter($person, $offer, $link, $readings ?? $this->read->of($offer, $meeting));
         $from = new Address(CoreMeeting::addressOf($meeting), ($meeting->host ?? $meeting->coordinator->person)->called());
         $this->outbox->offerTo($meeting, $person, $letter->subject, static fn(string $id): string => PackMail::letter($from, $person, $letter, $id));
     }
 
-    private function letter(Person $person, TimeOffer $offer, #[\SensitiveParameter] string $link): Letter
+    /** @param list<OfferReading> $readings */
+    private function letter(Person $person, TimeOffer $offer, #[\SensitiveParameter] string $link, array $readings): Letter
     {
         $meeting = $offer->meeting;
         $words = LetterWords::to($person, $meeting->host ?? $meeting->coordinator->person);
@@ -38,7 +40,7 @@ final readonly class WriteOffer
         $facts = [
             'say' => $words, 'side' => $words->language->isRightToLeft() ? 'right' : 'left', 'meeting' => $meeting,
             'lead' => $this->says->lead($meeting, $words), 'words' => $offer->words, 'repeats' => $this->says->repeats($meeting, $words),
-            'times' => array_map(static fn(OfferReading $r): string => $words->dateAndClock($r->wallIn($zone)), $this->read->of($offer, $meeting)),
+            'times' => array_map(static fn(OfferReading $r): string => $words->dateAndClock($r->wallIn($zone)), $readings),
             'length' => $words->say('offer_length', ['length' => $words->language->length($meeting->duration_minutes), 'place' => $words->language->place($zone->idAt($offer->times[0]?->starts_at->getTimestamp() ?? 0))]),
             'by' => $words->say('offer_by', ['date' => $words->language->weekdayAndDate(WallTime::ofSeconds($zone->toWall($offer->answer_until->getTimestamp() - 1)))]),
             'link' => $link, 'footer' => $words->say('footer_alone'),

@@ -48,10 +48,12 @@ final class Occupancy
         $memberships = $this->memberships($personIds, $reach, $exceptMeetingId);
         $own = $this->ownDates($personIds, $reach, $exceptMeetingId);
         $busy = $own['busy'];
-        foreach ($memberships === [] ? [] : $this->dates($windows, array_map(strval(...), array_keys($memberships))) as [$meetingId, $start, $end]) {
+        [$ids, $starts, $ends] = $memberships === [] ? [[], [], []] : $this->dates($windows, array_map(strval(...), array_keys($memberships)));
+        foreach ($ids as $at => $meetingId) {
+            $start = $starts[$at];
             // Of a date whose people are its own, the list of the series says nothing.
             if (isset($memberships[$meetingId]) && !isset($own['dates']["$meetingId $start"])) {
-                $interval = Interval::between($start, $end);
+                $interval = Interval::between($start, $ends[$at]);
                 $same = [];
                 foreach ($memberships[$meetingId] as [$personId, $kind, $title]) {
                     $busy[$personId][] = $same[$kind->value] ??= new Busy($interval, $kind, $title);
@@ -143,13 +145,16 @@ final class Occupancy
 
     /**
      * @param  list<string>  $meetingIds
-     * @return list<array{string, int, int}> meeting, start, end; in order of start
+     * @return array{list<string>, list<int>, list<int>} meetings, starts and ends of all dates, in order of start
      */
     private function dates(IntervalSet $windows, array $meetingIds): array
     {
         $packed = array_intersect_key(PackedDates::of($meetingIds), array_flip($meetingIds));
         $rest = array_values(array_filter($meetingIds, static fn(string $id): bool => !isset($packed[$id])));
-        $dates = $rest === [] ? [] : $this->rows($windows, $rest);
+        $ids = $starts = $ends = [];
+        foreach ($rest === [] ? [] : $this->rows($windows, $rest) as [$ids[], $starts[], $ends[]]) {
+            // Each into its list.
+        }
         $isOne = count($windows->intervals) === 1;
         $from = $windows->intervals[0]->start;
         $to = $windows->intervals[count($windows->intervals) - 1]->end;
@@ -157,14 +162,15 @@ final class Occupancy
             $stretches = PackedStretches::within($octets, $from, $to);
             for ($at = 0, $count = count($stretches); $at < $count; $at += 3) {
                 if ($isOne || $windows->overlaps(Interval::between($stretches[$at], $stretches[$at + 1]))) {
-                    $dates[] = [(string) $meetingId, $stretches[$at], $stretches[$at + 1]];
+                    $ids[] = (string) $meetingId;
+                    $starts[] = $stretches[$at];
+                    $ends[] = $stretches[$at + 1];
                 }
             }
         }
-        $starts = array_column($dates, 1);
-        array_multisort($starts, $dates);
+        array_multisort($starts, $ends, $ids);
 
-        return $dates;
+        return [$ids, $starts, $ends];
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\People\ManyIds;
 use App\People\Person;
 use App\People\Team;
 use Illuminate\Validation\Rule;
@@ -166,7 +167,7 @@ class SheetRequest extends SeriesRequest
             }
             $asked[$id] = ['personId' => $id, 'role' => $role, 'teamId' => $team];
         }
-        $known = Person::query()->whereIn('id', array_map(strval(...), array_keys($asked)))->pluck('id')->flip();
+        $known = $asked === [] ? collect() : Person::query()->whereRaw(...ManyIds::in('id', array_map(strval(...), array_keys($asked))))->toBase()->pluck('id')->flip();
         $teams = Team::query()->whereIn('id', array_unique(array_filter(array_column($asked, 'teamId'))))->pluck('id')->flip();
         foreach (array_values($asked) as $at => $attendee) {
             if (!$known->has($attendee['personId'])) {

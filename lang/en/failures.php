@@ -45,6 +45,7 @@ return [
     'no_such_link' => 'This link leads to nothing that is still open. Ask whoever sent it to you for a new one.',
     'offer_is_open' => 'Times are offered for this meeting already. Take one of them or withdraw the offer first.',
     'no_offer' => 'No times are offered for this meeting any more: one was taken, or the offer was withdrawn.',
+    'many_files_given' => 'That were many files within an hour. What was read last stays; try again later.',
     'calendar_is_known' => 'Whoever plans the meeting reads your calendar already, so no file is needed.',
     'last_administrator' => 'This is the last active administrator. Give somebody else that role first.',
     'not_empty' => 'There are accounts already. Sign in, or ask an administrator for an account.',

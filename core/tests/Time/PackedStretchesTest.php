@@ -28,7 +28,7 @@ describe('PackedStretches', function (): void {
                 $stretches[] = [$start, $start + mt_rand(1, mt_rand(0, 5) === 0 ? 3000 : 60), mt_rand(0, 2)];
             }
             $from = mt_rand(-100, 5000);
-            $to = $from + mt_rand(0, 1500);
+            $to = $from + mt_rand(1, 1500);
             $sorted = $stretches;
             sort($sorted);
             $expected = array_merge([], ...array_filter($sorted, static fn(array $s): bool => $s[0] < $to && $s[1] > $from));

@@ -275,3 +275,41 @@ it('waits on Today once everybody has answered, or the time to answer is over', 
     $this->deleteJson("/api/meetings/{$this->meeting->id}/offer")->assertNoContent();
     expect($needs())->toBe([]);
 });
+
+it('goes on where the sending that closed it is taken back', function (): void {
+    ($this->offer)()->assertCreated();
+    [$first, $second] = array_map($this->idAt, $this->times);
+    $token = ($this->token)('rosa@anden.example');
+    ($this->reply)($token, [$second => 'accepted'])->assertOk();
+    $take = fn(int $time): TestResponse => $this->postJson("/api/meetings/{$this->meeting->id}/offer/take", ['time' => $time, 'version' => $this->meeting->refresh()->version]);
+    $take($second)->assertOk();
+    $this->deleteJson("/api/meetings/{$this->meeting->id}/offer")->assertConflict();
+    $this->postJson("/api/meetings/{$this->meeting->id}/take-back")->assertOk()->assertJsonPath('status', 'draft');
+    expect(($this->view)()['times'][0]['accepted'])->toBe([$this->rosa->id]);
+    ($this->asGuest)('GET', '', $token)->assertJsonPath('over', null);
+    ($this->reply)($token, [$first => 'declined'])->assertOk();
+    ($this->offer)()->assertConflict()->assertJsonPath('code', 'offer_is_open');
+    $take($first)->assertOk()->assertJsonPath('startLocal', '2026-12-08T15:30:00');
+});
+
+it('takes no time that is over, and shows a guest none', function (): void {
+    ($this->offer)(['untilOn' => '2026-12-31'])->assertCreated();
+    $token = ($this->token)('rosa@anden.example');
+    [$first, , $third] = array_map($this->idAt, $this->times);
+    $this->travelTo('2026-12-08T16:00:00Z');
+    expect(array_column(($this->asGuest)('GET', '', $token)->assertOk()->json('times'), 'id'))->toBe([$third]);
+    $this->postJson("/api/meetings/{$this->meeting->id}/offer/take", ['time' => $first, 'version' => $this->meeting->refresh()->version])->assertUnprocessable()->assertJsonValidationErrors(['time']);
+    // Answers end with the last of the times.
+    $this->travelTo('2026-12-09T15:00:00Z');
+    ($this->asGuest)('GET', '', $token)->assertJsonPath('over', 'The time to answer is over. Write to whoever asked you if you still want to say something.');
+});
+
+it('reads so many files within an hour', function (): void {
+    ($this->offer)()->assertCreated();
+    $token = ($this->token)('rosa@anden.example');
+    auth()->forgetGuards();
+    $give = fn(): int => $this->call('POST', '/api/guest/offer/busy-file', server: ['HTTP_AUTHORIZATION' => "Bearer $token", 'HTTP_ACCEPT' => 'application/json'], content: 'no calendar')->getStatusCode();
+    expect(array_count_values(array_map(fn(): int => $give(), range(1, 22))))->toBe([422 => 20, 429 => 2]);
+    $this->travel(61)->minutes();
+    expect($give())->toBe(422);
+});

@@ -17,10 +17,13 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
 
 use function Tests\Feature\account;
+
 use function Tests\Feature\colleague;
 use function Tests\Feature\guest;
 use function Tests\Feature\meeting;
 use function Tests\Feature\sheet;
+
+use ZBateson\MailMimeParser\Message;
 
 /*
  * Two requests at once, each in a process and with a database connection of its own. What they write is seen by both and taken
@@ -331,4 +334,44 @@ it('reads a feed while a coordinator edits, and neither hinders the other', func
             ->and($meeting->refresh()->title)->toBe("Edited $round")->and(DB::table('busy_times')->count())->toBe($answers[0]['body']['calendar']['events']);
     }
     DB::table('house_rules')->delete();
+});
+
+it('lets offers, answers and their end meet: one round, one time, no answer half', function (): void {
+    $rosa = $this->guests[0];
+    $begin = function () use ($rosa): array {
+        $meeting = ($this->planned)();
+        $times = [$meeting->starts_local->format('Y-m-d\TH:i:s'), $meeting->starts_local->addHours(2)->format('Y-m-d\TH:i:s')];
+
+        return [$meeting, ['POST', "/api/meetings/$meeting->id/offer", json_encode(['times' => $times, 'guests' => [$rosa->id], 'untilOn' => null, 'words' => null])]];
+    };
+    $link = function () use ($rosa): string {
+        preg_match('#/g/(\w+)#', (string) Message::from((string) Dispatch::query()->where('recipient', $rosa->email)->orderByDesc('id')->firstOrFail()->mail, false)->getTextContent(), $m);
+
+        return $m[1] ?? '';
+    };
+    [$meeting, $offer] = $begin();
+    $statuses = ($this->statuses)(($this->atOnce)($offer, $offer));
+    sort($statuses);
+    expect($statuses)->toBe([201, 409])->and(DB::table('time_offers')->count())->toBe(1)->and(Dispatch::query()->count())->toBe(1);
+
+    for ($round = 0; $round < 4; $round++) {
+        [$first, $second] = DB::table('offered_times')->join('time_offers', 'time_offers.id', '=', 'offered_times.time_offer_id')->where('meeting_id', $meeting->id)->orderBy('starts_at')->pluck('offered_times.id')->all();
+        $token = $link();
+        $answer = static fn(string $reply): array => ['PUT', '/api/guest/offer', json_encode(['replies' => [['time' => $first, 'reply' => $reply], ['time' => $second, 'reply' => $reply]], 'zone' => 'America/Lima', 'zoneSaid' => true, 'comment' => $reply]), $token];
+        $take = static fn(int $time): array => ['POST', "/api/meetings/$meeting->id/offer/take", json_encode(['time' => $time, 'version' => $meeting->version])];
+
+        // Two answers at once: one after the other, each whole.
+        expect(($this->statuses)(($this->atOnce)($answer('accepted'), $answer('declined'))))->toBe([200, 200])
+            ->and(DB::table('offer_answers')->whereIn('offered_time_id', [$first, $second])->pluck('reply')->unique()->values()->all())->toBe([DB::table('asked_guests')->orderByDesc('id')->value('comment')]);
+        // Taken twice, answered and withdrawn at once: it is taken once and sent, or withdrawn; an answer counts or is told that it is over.
+        [$one, $two, $late, $withdrawn] = ($this->statuses)(($this->atOnce)($take($first), $take($second), $answer('tentative'), ['DELETE', "/api/meetings/$meeting->id/offer", '{}']));
+        $isSent = $meeting->refresh()->status === MeetingStatus::Sent;
+        $state = DB::table('time_offers')->where('meeting_id', $meeting->id)->value('state');
+        expect(count(array_keys([$one, $two], 200, true)))->toBe($isSent ? 1 : 0)
+            ->and($withdrawn)->toBe($isSent ? 409 : 204)->and($state)->toBe($isSent ? 'taken' : 'called_off')
+            ->and($late)->toBeIn([200, 409])
+            ->and(Dispatch::query()->where('meeting_id', $meeting->id)->where('kind', 'invitation')->count())->toBe($isSent ? 41 : 0);
+        [$meeting, $offer] = $begin();
+        expect(($this->statuses)(($this->atOnce)($offer)))->toBe([201]);
+    }
 });

@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 /*
- * One request in a process of its own, begun at a moment that several share. Usage: one_request.php ACCOUNT MOMENT METHOD PATH BODY;
- * METHOD "artisan" runs a command instead. Prints the status and the body as JSON.
+ * One request in a process of its own, begun at a moment that several share. Usage: one_request.php ACCOUNT MOMENT METHOD PATH BODY
+ * [LINK]; with the link of a guest it is theirs, and nobody is signed in. METHOD "artisan" runs a command instead. Prints the status and the body as JSON.
  */
 
 use App\People\Account;
@@ -17,6 +17,7 @@ use Illuminate\Support\Facades\DB;
 require __DIR__ . '/../../../vendor/autoload.php';
 
 [, $accountId, $moment, $method, $path, $body] = $argv;
+$link = $argv[6] ?? null;
 foreach (['APP_ENV' => 'testing', 'DB_DATABASE' => 'syndex_feature', 'QUEUE_CONNECTION' => 'database', 'LOG_CHANNEL' => 'null'] as $name => $value) {
     putenv("$name=$value");
     $_ENV[$name] = $_SERVER[$name] = $value;
@@ -26,7 +27,9 @@ $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap();
 config(['syndex.live.publish_url' => null, 'syndex.outbox.hold_seconds' => 0, 'session.driver' => 'array', 'cache.default' => 'array']);
 DB::select('select 1');
 $account = Account::query()->with('person')->findOrFail($accountId);
-Auth::setUser($account);
+if ($link === null) {
+    Auth::setUser($account);
+}
 $kernel = $app->make(Kernel::class);
 while (microtime(true) < (float) $moment) {
     usleep(200);
@@ -35,5 +38,5 @@ if ($method === 'artisan') {
     echo json_encode(['status' => Artisan::call($path), 'body' => []]);
     exit;
 }
-$response = $kernel->handle(Request::create($path, $method, [], [], [], ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], $body));
+$response = $kernel->handle(Request::create($path, $method, [], [], [], ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json', ...($link === null ? [] : ['HTTP_AUTHORIZATION' => "Bearer $link"])], $body));
 echo json_encode(['status' => $response->getStatusCode(), 'body' => json_decode((string) $response->getContent(), true)]);
