@@ -39,7 +39,8 @@ final readonly class OfferView
         return [
             'minutes' => $offer->duration_minutes,
             'words' => $offer->words,
-            'untilLocal' => $this->clock->local($offer->answer_until),
+            // The last minute that counts: midnight would be read as the day after.
+            'untilLocal' => $this->clock->local($offer->answer_until->subSecond()),
             'isLate' => $offer->answer_until->isPast(),
             'times' => array_map(fn(OfferStanding $s): array => $this->time($meeting, $s, $starts[$s->time]), RankOffers::of($starts, $people)),
             'guests' => $this->guests($guests, $meeting),

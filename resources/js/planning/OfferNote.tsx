@@ -7,7 +7,7 @@ export function OfferNote({ offer, open }: { offer: Offer; open: () => void }) {
   const { t } = useTranslation();
   const answered = offer.guests.filter(({ answeredLocal }) => answeredLocal !== null).length;
   return (
-    <p role="status" className="mx-5 mt-2 flex flex-wrap items-baseline gap-x-4 border-l-4 border-ink bg-sheet px-3 py-1">
+    <p role="status" className="mx-5 my-2 flex flex-wrap items-baseline gap-x-4 border-l-4 border-ink bg-sheet px-3 py-1">
       <span>
         <strong>{t('offer.note', { count: offer.times.length })}</strong>{' '}
         {t('offer.answered', { count: answered, of: offer.guests.length })}{' '}
