@@ -33,7 +33,7 @@ final readonly class Burden
                 continue;
             }
             $outside++;
-            $nights += Daylight::of($meeting, $hours, $zone) === Light::Night ? 1 : 0;
+            $nights += Daylight::outside($meeting, $hours, $zone) === Light::Night ? 1 : 0;
             $around = $hours->within(Interval::between($meeting->start - self::AROUND, $meeting->end + self::AROUND), $zone);
             $seconds += HoursSweep::outsideOf($around, [$meeting->start], $meeting->seconds())[0];
             $distance = self::AROUND;

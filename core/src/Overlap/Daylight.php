@@ -20,9 +20,13 @@ final class Daylight
         if ($zone === null) {
             return Light::Unknown;
         }
-        if ($hours->cover($slot, $zone)) {
-            return Light::InHours;
-        }
+
+        return $hours->cover($slot, $zone) ? Light::InHours : self::outside($slot, $hours, $zone);
+    }
+
+    /** Of a stretch that is known not to lie within the hours. */
+    public static function outside(Interval $slot, WorkingHours $hours, Zone $zone): Light
+    {
         $wall = $zone->toWall($slot->start);
         $day = Gregorian::floorDiv($wall, 86400);
         $start = intdiv($wall - $day * 86400, 60);

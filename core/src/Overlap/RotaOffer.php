@@ -7,6 +7,8 @@ namespace Syndex\Core\Overlap;
 use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\Interval;
 use Syndex\Core\Time\IntervalSet;
+use Syndex\Core\Time\WorkingHours;
+use Syndex\Core\Time\Zone;
 use Syndex\Core\TooMuchWork;
 
 /**
@@ -24,8 +26,17 @@ final class RotaOffer
     /** So many dates are weighed: three times to the power of them can be. */
     private const WEIGHED = 12;
 
+    /** Seconds to spare at both ends of a day, since clocks change within some. */
+    private const MARGIN = 3 * 3600;
+
     /** @var array<int, array<int, array<int, array{int, int}>>> by group, date and time of day: whether it is night and whether it is outside; of those that were asked for */
     private array $costs = [];
+
+    /** @var array<int, array<int, IntervalSet>> by group and date, of those that were asked for */
+    private array $hours = [];
+
+    /** @var array<int, array<int, Interval>> by date and time of day, of those that were asked for */
+    private array $slots = [];
 
     /** @var ?array{array<int, list<int>>, array<int, list<int>>, array<int, int>, array<int, int>} {@see weigh} */
     private ?array $weighed = null;
@@ -74,9 +85,7 @@ final class RotaOffer
 
     private function slot(int $index, int $at): Interval
     {
-        $midnight = Gregorian::floorDiv($this->plan->dates->walls[$index], 86400) * 86400;
-
-        return Interval::lasting($this->plan->anchor->toUtc($midnight + $this->clock[$at] * 60), $this->plan->durationMinutes);
+        return $this->slots[$index][$at] ??= Interval::lasting($this->plan->anchor->toUtc(Gregorian::floorDiv($this->plan->dates->walls[$index], 86400) * 86400 + $this->clock[$at] * 60), $this->plan->durationMinutes);
     }
 
     /** @return array{int, int} whether it is night for a group, and whether outside their hours */
@@ -85,11 +94,19 @@ final class RotaOffer
         if (!isset($this->costs[$group][$index][$at])) {
             $person = $this->crowd->examples[$group];
             $slot = $this->slot($index, $at);
-            $isIn = $person->zone === null || $person->hours->cover($slot, $person->zone);
-            $this->costs[$group][$index][$at] = $isIn ? [0, 0] : [Daylight::of($slot, $person->hours, $person->zone) === Light::Night ? 1 : 0, 1];
+            $zone = $person->zone;
+            $this->costs[$group][$index][$at] = $zone === null || ($this->hours[$group][$index] ??= $this->hoursOn($index, $person->hours, $zone))->covers($slot) ? [0, 0] : [Daylight::outside($slot, $person->hours, $zone) === Light::Night ? 1 : 0, 1];
         }
 
         return $this->costs[$group][$index][$at];
+    }
+
+    /** Somebody's hours on the anchor's day of a date, and as far beyond it as a meeting begun on it can reach. */
+    private function hoursOn(int $index, WorkingHours $hours, Zone $zone): IntervalSet
+    {
+        $midnight = Gregorian::floorDiv($this->plan->dates->walls[$index], 86400) * 86400;
+
+        return $hours->within(Interval::between($this->plan->anchor->toUtc($midnight) - self::MARGIN, $this->plan->anchor->toUtc($midnight + 86400) + $this->plan->durationMinutes * 60 + self::MARGIN), $zone);
     }
 
     /** @return list<int> places of the required people who are busy then */

@@ -130,11 +130,15 @@ final class TimeTeller
      */
     private function offHours(int $group, Participant $person, array $slots): array
     {
+        $zone = $person->zone;
+        if ($zone === null || $this->ground->plan->series->allDay) {
+            return [0, 0];
+        }
         $nights = $outside = 0;
-        foreach ($person->zone === null || $this->ground->plan->series->allDay ? [] : $slots as $index => $slot) {
+        foreach ($slots as $index => $slot) {
             if (!$this->ground->hours[$index][$group]->covers($slot)) {
                 $outside++;
-                $nights += Daylight::of($slot, $person->hours, $person->zone) === Light::Night ? 1 : 0;
+                $nights += Daylight::outside($slot, $person->hours, $zone) === Light::Night ? 1 : 0;
             }
         }
 
