@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Offers;
 
 use App\Invitations\MeetingAsTold;
+use App\Planning\TypedTime;
 use Carbon\CarbonImmutable;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\ValidationException;
 use Syndex\Core\Time\Gregorian;
-use Syndex\Core\Time\InvalidTime;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\Zone;
 
@@ -18,10 +18,6 @@ final class OfferRequest extends FormRequest
 {
     /** Days in which to answer, where nothing else is said. */
     public const USUAL_DAYS = 7;
-
-    private const FIRST_YEAR = 1970;
-
-    private const LAST_YEAR = 9990;
 
     /** @return array<string, mixed> */
     public function rules(): array
@@ -41,13 +37,7 @@ final class OfferRequest extends FormRequest
     {
         $starts = [];
         foreach (array_values($this->array('times')) as $at => $text) {
-            try {
-                $wall = WallTime::parse((string) $text);
-                $year = Gregorian::yearOf($wall->dayNumber());
-                $start = $year >= self::FIRST_YEAR && $year <= self::LAST_YEAR ? $zone->toUtc($wall->seconds) : throw ValidationException::withMessages(["times.$at" => __('planning.out_of_calendar')]);
-            } catch (InvalidTime) {
-                throw ValidationException::withMessages(["times.$at" => __('planning.unreadable_time')]);
-            }
+            $start = $zone->toUtc(TypedTime::of("times.$at", (string) $text)->seconds);
             if ($start <= now()->getTimestamp()) {
                 throw ValidationException::withMessages(["times.$at" => __('planning.offer_past')]);
             }

@@ -13,7 +13,6 @@ use Syndex\Core\Recurrence\MovedDates;
 use Syndex\Core\Recurrence\Rule;
 use Syndex\Core\Recurrence\RuleParts;
 use Syndex\Core\Recurrence\Series;
-use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\InvalidTime;
 use Syndex\Core\Time\WallTime;
 use Syndex\Core\Time\Zone;
@@ -25,11 +24,6 @@ class SeriesRequest extends FormRequest
     protected const MOST_MINUTES = 1440;
 
     protected const MOST_DAYS = 31;
-
-    /** Years in which meetings are planned; the zone data know no clocks of before. */
-    private const FIRST_YEAR = 1970;
-
-    private const LAST_YEAR = 9990;
 
     /** @return array<string, mixed> */
     public function rules(): array
@@ -126,14 +120,7 @@ class SeriesRequest extends FormRequest
 
     protected function wall(string $field, string $text, bool $allDay): WallTime
     {
-        try {
-            $wall = $allDay ? WallTime::parseDate(substr($text, 0, 10)) : WallTime::parse($text);
-        } catch (InvalidTime) {
-            $this->fail($field, __('planning.unreadable_time'));
-        }
-        $year = Gregorian::yearOf($wall->dayNumber());
-
-        return $year >= self::FIRST_YEAR && $year <= self::LAST_YEAR ? $wall : $this->fail($field, __('planning.out_of_calendar'));
+        return TypedTime::of($field, $text, $allDay);
     }
 
     /**

@@ -11,6 +11,6 @@
 </head>
 <body>
 <div id="app"></div>
-<noscript>This page needs scripts. You can also answer the mail that brought you here.</noscript>
+<noscript>This page needs scripts. Without them, write to whoever asked you.</noscript>
 </body>
 </html>

@@ -7,6 +7,7 @@ namespace Syndex\Core\Overlap;
 use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\Interval;
 use Syndex\Core\Time\IntervalSet;
+use Syndex\Core\Time\PackedStretches;
 
 /** What a search over all dates of a plan stands on: numbered starts of every date, and what everybody has around them. */
 final readonly class SearchGround
@@ -160,17 +161,9 @@ final readonly class SearchGround
         if ($pairs === null) {
             return $this->firm[$place]->overlaps($slot);
         }
-        [$low, $high] = [0, intdiv(count($pairs), 2)];
-        while ($low < $high) {
-            $middle = ($low + $high) >> 1;
-            if ($pairs[2 * $middle + 1] <= $slot->start) {
-                $low = $middle + 1;
-            } else {
-                $high = $middle;
-            }
-        }
+        $at = PackedStretches::firstEndingAfter($pairs, $slot->start);
 
-        return isset($pairs[2 * $low]) && $pairs[2 * $low] < $slot->end;
+        return isset($pairs[$at]) && $pairs[$at] < $slot->end;
     }
 
     /** @return array<int, IntervalSet> what each who is required has for sure, by their place */

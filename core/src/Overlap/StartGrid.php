@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Syndex\Core\Overlap;
 
 use Syndex\Core\Time\Interval;
+use Syndex\Core\Time\PackedStretches;
 use Syndex\Core\Time\Zone;
 
 /**
@@ -76,22 +77,12 @@ final readonly class StartGrid
      */
     public function countTouching(array $pairs, int $seconds, Tally $tally): void
     {
-        $all = intdiv(count($pairs), 2);
         foreach ($this->runs as [$runFirst, $runLast]) {
             $begin = $this->starts[$runFirst];
             $end = $this->starts[$runLast] + $seconds;
-            [$low, $high] = [0, $all];
-            while ($low < $high) {
-                $middle = ($low + $high) >> 1;
-                if ($pairs[2 * $middle + 1] <= $begin) {
-                    $low = $middle + 1;
-                } else {
-                    $high = $middle;
-                }
-            }
             $next = $runFirst;
             $up = $this->step - 1 - $begin;
-            for ($at = 2 * $low; isset($pairs[$at]) && $pairs[$at] < $end; $at += 2) {
+            for ($at = PackedStretches::firstEndingAfter($pairs, $begin); isset($pairs[$at]) && $pairs[$at] < $end; $at += 2) {
                 $first = $runFirst + self::steps($pairs[$at] - $seconds + 1 + $up, $this->step);
                 $first = $first < $next ? $next : $first;
                 $last = $runFirst + self::steps($pairs[$at + 1] + $up, $this->step) - 1;

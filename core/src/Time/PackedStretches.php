@@ -94,6 +94,25 @@ final class PackedStretches
     }
 
     /**
+     * @param  list<int>  $pairs  starts and ends by turns, in order, none touching another
+     * @return int place in the list at which the first begins that ends after a moment, found by bisection
+     */
+    public static function firstEndingAfter(array $pairs, int $moment): int
+    {
+        [$low, $high] = [0, intdiv(count($pairs), 2)];
+        while ($low < $high) {
+            $middle = ($low + $high) >> 1;
+            if ($pairs[2 * $middle + 1] <= $moment) {
+                $low = $middle + 1;
+            } else {
+                $high = $middle;
+            }
+        }
+
+        return 2 * $low;
+    }
+
+    /**
      * Two such lists as one.
      *
      * @param  list<int>  $one  starts and ends by turns, in order
