@@ -11,9 +11,9 @@ use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Overlap\Busy;
 use Syndex\Core\Overlap\BusyKind;
 use Syndex\Core\Overlap\Participant;
+use Syndex\Core\Time\BareStretches;
 use Syndex\Core\Time\Interval;
 use Syndex\Core\Time\IntervalSet;
-use Syndex\Core\Time\PackedStretches;
 
 /** The people of a sheet, each with their clock, their hours, and what they have: planned here, away, or in their calendar. */
 final readonly class SheetPeople
@@ -57,7 +57,7 @@ final readonly class SheetPeople
         foreach ($people as $person) {
             // Whoever has something here too has both.
             if (isset($others[$person->id]) && $person->busy !== []) {
-                $others[$person->id] = PackedStretches::together($others[$person->id], self::firm($person->busy));
+                $others[$person->id] = BareStretches::together($others[$person->id], self::firm($person->busy));
             }
         }
 

@@ -7,6 +7,7 @@ namespace Syndex\Core\Headless;
 use Syndex\Core\Overlap\FoundSlot;
 use Syndex\Core\Overlap\SearchedPerson;
 use Syndex\Core\Overlap\SlotSearch;
+use Syndex\Core\Time\BareStretches;
 use Syndex\Core\Time\Instant;
 use Syndex\Core\Time\InstantTexts;
 use Syndex\Core\Time\InvalidTime;
@@ -74,14 +75,14 @@ final readonly class Overlap implements Verb
         foreach ($objects as $object) {
             $person = Fields::of($object, ['id', 'role', 'tzid', 'hours', 'busy']);
             $person->mustName('role');
-            [$from, $until] = self::busy($person->raw('busy'), $texts, $work);
+            $taken = self::busy($person->raw('busy'), $texts, $work);
             // What has been read is not held twice.
             unset($object->busy);
             // Many have the same hours: each is read once.
             $key = json_encode($person->raw('hours'));
             $hours[$key] ??= self::hours($person, $work);
             $work->spend(PeopleKeys::EACH_PERSON);
-            $people[] = new SearchedPerson($person->text('id'), $person->oneOf('role', ['required', 'optional'], 'required') === 'required', $this->zones->zone($person->text('tzid')), $hours[$key], $from, $until);
+            $people[] = new SearchedPerson($person->text('id'), $person->oneOf('role', ['required', 'optional'], 'required') === 'required', $this->zones->zone($person->text('tzid')), $hours[$key], $taken);
         }
 
         return $people;
@@ -94,11 +95,11 @@ final readonly class Overlap implements Verb
         return PeopleKeys::hours($person);
     }
 
-    /** @return array{list<int>, list<int>} */
+    /** @return list<int> {@see BareStretches} */
     private static function busy(mixed $given, InstantTexts $texts, Work $work): array
     {
         if ($given === null) {
-            return [[], []];
+            return [];
         }
         if (!is_array($given)) {
             throw BadLine::badValue('busy', 'a list of stretches', $given);
@@ -122,6 +123,6 @@ final readonly class Overlap implements Verb
             $until[] = $end;
         }
 
-        return [$from, $until];
+        return BareStretches::of($from, $until);
     }
 }

@@ -16,6 +16,7 @@ final readonly class ColumnBuilder
     /** @var list<Participant> */
     private array $required;
 
+    /** @var Crowd<Participant> */
     private Crowd $crowd;
 
     /** @param list<Participant> $people */

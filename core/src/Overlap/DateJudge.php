@@ -14,6 +14,7 @@ use Syndex\Core\Time\Zone;
 /** Judges each date of a plan for each person: free or busy, in hours or not, and where local time has moved. */
 final readonly class DateJudge
 {
+    /** @var Crowd<Participant> */
     private Crowd $crowd;
 
     /** @var array<string, Zone> each clock once */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Syndex\Core\Overlap;
 
+use Syndex\Core\Time\BareStretches;
 use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\Interval;
 use Syndex\Core\Time\IntervalSet;
@@ -49,9 +50,10 @@ final class RotaOffer
 
     /**
      * @param  list<Participant>  $people
-     * @param  array<int, IntervalSet>  $firm  what each who is required has for sure, by their place
+     * @param  array<int, list<int>>  $taken  what each who is required has for sure, by their place: {@see BareStretches}
+     * @param  Crowd<Participant>  $crowd
      */
-    public function __construct(private readonly Plan $plan, private readonly array $people, private readonly Crowd $crowd, private readonly array $firm)
+    public function __construct(private readonly Plan $plan, private readonly array $people, private readonly Crowd $crowd, private readonly array $taken)
     {
         $start = intdiv(Gregorian::floorMod($plan->dates->walls[0], 86400), 60);
         $this->clock = range($start % self::STEP, 1439, self::STEP);
@@ -114,8 +116,8 @@ final class RotaOffer
     {
         $slot = $this->slot($index, $at);
         $busy = [];
-        foreach ($this->firm as $place => $taken) {
-            if ($taken->overlaps($slot) && $this->people[$place]->isAsked($this->plan->dates->walls[$index])) {
+        foreach ($this->taken as $place => $taken) {
+            if (BareStretches::overlap($taken, $slot->start, $slot->end) && $this->people[$place]->isAsked($this->plan->dates->walls[$index])) {
                 $busy[] = $place;
             }
         }

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace Syndex\Core\Overlap;
 
+use Syndex\Core\Time\BareStretches;
 use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\Interval;
 use Syndex\Core\Time\IntervalSet;
-use Syndex\Core\Time\PackedStretches;
+use Syndex\Core\Time\WorkingHours;
 
 /** What a search over all dates of a plan stands on: numbered starts of every date, and what everybody has around them. */
 final readonly class SearchGround
@@ -20,9 +21,6 @@ final readonly class SearchGround
 
     /** Hours are known so far around what is looked at: dusk may reach into it. */
     private const MARGIN = 3 * 3600;
-
-    /** @var list<array<int, list<Interval>>> by date: what each has for sure around it, by their place; only of those who are asked and have something */
-    public array $takenOn;
 
     /** How many people are required on any date. */
     public int $required;
@@ -43,15 +41,16 @@ final readonly class SearchGround
     /** @var list<StartGrid> of each date */
     public array $grids;
 
+    /** @var Crowd<Participant> */
     public Crowd $crowd;
 
-    /** @var list<IntervalSet> what each person has for sure, by place in the list */
-    public array $firm;
+    /** @var array<int, list<int>> what each who is required has for sure, by their place: {@see BareStretches} */
+    public array $taken;
 
-    /** @var array<int, list<int>> of those optional people of whom it is known so: starts and ends by turns, by place in the list */
-    public array $others;
+    /** @var array<int, list<int>> what each who is optional has for sure, of those who have something, by their place */
+    public array $optional;
 
-    /** @var array<int, IntervalSet> what they perhaps have, of those who do */
+    /** @var array<int, IntervalSet> what the required perhaps have, of those who do */
     public array $perhaps;
 
     /** @var list<list<IntervalSet>> working hours by date and group */
@@ -69,37 +68,29 @@ final readonly class SearchGround
         $this->count = ($toDay - $fromDay + 1) * self::A_DAY;
         $first = $plan->dates->walls[0];
         $this->offset = intdiv(Gregorian::floorDiv($first, 86400) * 86400 + $fromDay * 86400 - $first, 60);
-        $grids = $allFirm = $perhaps = $hours = [];
+        $grids = $taken = $optional = $perhaps = $hours = [];
         foreach ($plan->dates->walls as $wall) {
             $grids[] = StartGrid::of($plan->anchor, $wall + $this->offset * 60, self::STEP, max(1, $this->count));
         }
         $this->crowd = Crowd::of($people);
-        $required = array_fill(0, count($this->crowd->examples), 0);
-        $pairs = [];
-        $nothing = IntervalSet::of([]);
+        $required = $this->crowd->required();
         foreach ($people as $place => $person) {
-            if (isset($others[$person->id]) && !$person->required) {
-                $pairs[$place] = $others[$person->id];
-                $allFirm[] = $nothing;
-
-                continue;
-            }
-            $required[$this->crowd->groupOf[$place]] += $person->required ? 1 : 0;
-            $firm = $maybe = [];
-            foreach ($person->busy as $busy) {
-                if ($busy->kind === BusyKind::Tentative) {
-                    $maybe[] = $busy->interval;
-                } else {
-                    $firm[] = $busy->interval;
+            if ($person->required) {
+                $taken[$place] = self::firm($person);
+                $maybe = array_filter($person->busy, static fn(Busy $b): bool => $b->kind === BusyKind::Tentative);
+                if ($maybe !== []) {
+                    $perhaps[$place] = IntervalSet::of(array_values(array_map(static fn(Busy $b): Interval => $b->interval, $maybe)));
+                }
+            } else {
+                $pairs = $others[$person->id] ?? ($person->busy === [] ? [] : self::firm($person));
+                if ($pairs !== []) {
+                    $optional[$place] = $pairs;
                 }
             }
-            $allFirm[] = $maybe === [] ? $person->taken : IntervalSet::of($firm);
-            if ($maybe !== []) {
-                $perhaps[$place] = IntervalSet::of($maybe);
-            }
         }
+        $this->taken = $taken;
+        $this->optional = $optional;
         $this->required = array_sum($required);
-        $this->others = $pairs;
         $requiredOn = $sizesOn = [];
         $partly = array_filter($people, static fn(Participant $p): bool => $p->leftOut !== []);
         $allSizes = $this->crowd->sizes();
@@ -121,8 +112,6 @@ final readonly class SearchGround
             $hours[] = array_map(static fn(Participant $p): IntervalSet => $p->zone === null ? IntervalSet::of([$reach]) : $p->hours->within($reach, $p->zone), $this->crowd->examples);
         }
         $this->grids = $grids;
-        $this->takenOn = $this->around($grids, $allFirm);
-        $this->firm = $allFirm;
         $this->perhaps = $perhaps;
         $this->hours = $hours;
     }
@@ -133,43 +122,24 @@ final readonly class SearchGround
         return $this->offset + $number * intdiv(self::STEP, 60);
     }
 
-    /**
-     * @param  list<StartGrid>  $grids
-     * @param  list<IntervalSet>  $firm
-     * @return list<array<int, list<Interval>>>
-     */
-    private function around(array $grids, array $firm): array
+    /** @return list<int> what somebody has for sure */
+    private static function firm(Participant $person): array
     {
-        $takenOn = array_fill(0, count($grids), []);
-        foreach ($grids as $index => $grid) {
-            $reach = $grid->reach($this->seconds, $this->wishes->pauseMinutes * 60);
-            foreach ($firm as $place => $taken) {
-                $around = $taken->intervals !== [] && $this->isAsked($place, $index) ? $taken->overlapping($reach) : [];
-                if ($around !== []) {
-                    $takenOn[$index][$place] = $around;
-                }
+        $from = $until = [];
+        foreach ($person->busy as $busy) {
+            if ($busy->kind !== BusyKind::Tentative) {
+                $from[] = $busy->interval->start;
+                $until[] = $busy->interval->end;
             }
         }
 
-        return $takenOn;
+        return BareStretches::of($from, $until);
     }
 
-    /** Whether somebody has something for sure then. */
-    public function isTaken(int $place, Interval $slot): bool
+    /** When somebody is left in peace: by their own hours for it, else by those of all. */
+    public function quiet(Participant $person): ?WorkingHours
     {
-        $pairs = $this->others[$place] ?? null;
-        if ($pairs === null) {
-            return $this->firm[$place]->overlaps($slot);
-        }
-        $at = PackedStretches::firstEndingAfter($pairs, $slot->start);
-
-        return isset($pairs[$at]) && $pairs[$at] < $slot->end;
-    }
-
-    /** @return array<int, IntervalSet> what each who is required has for sure, by their place */
-    public function requiredFirm(): array
-    {
-        return array_filter($this->firm, fn(int $place): bool => $this->people[$place]->required, ARRAY_FILTER_USE_KEY);
+        return $person->focus ?? $this->wishes->quiet;
     }
 
     public function isAsked(int $place, int $index): bool

@@ -10,9 +10,6 @@ use Syndex\Core\Time\Zone;
 /** A person for whom common time is sought: whole seconds, nothing to draw. */
 final readonly class SearchedPerson
 {
-    /**
-     * @param  list<int>  $busyFrom  moments at which busy stretches begin, in any order
-     * @param  list<int>  $busyUntil  moments at which they end, each with the one of the same place; touching is free
-     */
-    public function __construct(public string $id, public bool $required, public Zone $zone, public WorkingHours $hours, public array $busyFrom, public array $busyUntil) {}
+    /** @param list<int> $taken when they are busy: {@see \Syndex\Core\Time\BareStretches}; touching is free */
+    public function __construct(public string $id, public bool $required, public Zone $zone, public WorkingHours $hours, public array $taken) {}
 }

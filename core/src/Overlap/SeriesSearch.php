@@ -34,7 +34,7 @@ final readonly class SeriesSearch
      * @param  list<Participant>  $people
      * @param  int  $fromDay  so many days from the present one the first that is looked at, 0 or less
      * @param  int  $toDay  and the last, 0 or more
-     * @param  array<string, list<int>>  $others  what optional people have for sure, where it does not stand with them: starts and ends by turns, in order, none touching another
+     * @param  array<string, list<int>>  $others  what optional people have for sure, where it does not stand with them: {@see BareStretches}
      * @param  list<int>  $weekdays  on which a date may come to lie, 0 is Monday; the present day always may
      */
     public function __construct(private Plan $plan, private array $people, int $fromDay, int $toDay, private array $weekdays = [0, 1, 2, 3, 4], Wishes $wishes = new Wishes(), array $others = [])
@@ -86,7 +86,7 @@ final readonly class SeriesSearch
     /** Turns that leave the worst off better than the present time and every one that was found do; null: there are none. */
     public function rota(FoundTimes $found, int $most): ?FoundRota
     {
-        $rota = (new RotaOffer($this->plan, $this->people, $this->ground->crowd, $this->ground->requiredFirm()))->best($most);
+        $rota = (new RotaOffer($this->plan, $this->people, $this->ground->crowd, $this->ground->taken))->best($most);
         $required = array_values(array_map(static fn(Participant $p): string => $p->id, array_filter($this->people, static fn(Participant $p): bool => $p->required)));
         foreach ($rota === null ? [] : [$found->present, ...$found->held] as $time) {
             if (FoundRota::worstOf($time->burden, $required) <= $rota?->worst($required)) {
@@ -121,18 +121,14 @@ final readonly class SeriesSearch
      */
     private function likeliest(array $ranks, int $most): array
     {
-        if ($ranks === []) {
-            return [];
-        }
+        $kept = [];
         // Those that hold and those that nearly do each have their own first.
-        $worst = [];
         foreach ([true, false] as $holds) {
-            $inOrder = array_values(array_filter($ranks, static fn(array $rank): bool => ($rank[0] === 0) === $holds));
-            sort($inOrder);
-            $worst[$holds] = $inOrder === [] ? null : $inOrder[min(count($inOrder), $most * (2 * self::APART - 1)) - 1];
+            array_push($kept, ...Shortlist::of(array_filter($ranks, static fn(array $rank): bool => ($rank[0] === 0) === $holds), $most * (2 * self::APART - 1) + 1));
         }
+        sort($kept);
 
-        return array_keys(array_filter($ranks, static fn(array $rank): bool => $rank <= $worst[$rank[0] === 0]));
+        return $kept;
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Syndex\Core\Overlap;
 
+use Syndex\Core\Time\BareStretches;
 use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\Interval;
 use Syndex\Core\Time\IntervalSet;
@@ -25,34 +26,31 @@ final readonly class StartCounter
             $reach = $grid->reach($seconds, $this->ground->wishes->pauseMinutes * 60);
             $busy = new Tally($this->ground->count);
             $who = new Tally($this->ground->count);
-            foreach ($this->ground->takenOn[$index] as $place => $taken) {
-                $person = $this->ground->people[$place];
-                $ranges = $grid->touching($taken, $seconds);
-                if (!$person->required) {
-                    $optional->add($ranges);
-
-                    continue;
-                }
-                $busy->add($ranges);
-                $who->add($ranges, $place + 1);
-                $this->countUnwished($unwished, $grid, $person, $taken, $ranges, $seconds);
-            }
-            foreach ($this->ground->others as $place => $pairs) {
+            foreach ($this->ground->taken as $place => $taken) {
                 if ($this->ground->isAsked($place, $index)) {
-                    $grid->countTouching($pairs, $seconds, $optional);
+                    $ranges = $grid->touching($taken, $seconds);
+                    $busy->add($ranges);
+                    $who->add($ranges, $place + 1);
+                    $this->countUnwished($unwished, $grid, $this->ground->people[$place], $taken, $ranges);
+                }
+            }
+            foreach ($this->ground->optional as $place => $taken) {
+                if ($this->ground->isAsked($place, $index)) {
+                    $optional->add($grid->touching($taken, $seconds));
                 }
             }
             foreach ($this->ground->requiredOn[$index] as $group => $required) {
                 if ($required > 0) {
-                    $inHours->add($grid->within($this->ground->hours[$index][$group]->intervals, $seconds), $required);
+                    $inHours->add($grid->within(BareStretches::ofSet($this->ground->hours[$index][$group]), $seconds), $required);
                     $example = $this->ground->crowd->examples[$group];
-                    if ($this->ground->wishes->quiet !== null && $example->zone !== null) {
-                        $unwished->add($grid->touching($this->ground->wishes->quiet->within($reach, $example->zone)->intervals, $seconds), $required);
+                    $quiet = $this->ground->quiet($example);
+                    if ($quiet !== null && $example->zone !== null) {
+                        $unwished->add($grid->touching(BareStretches::ofSet($quiet->within($reach, $example->zone)), $seconds), $required);
                     }
                 }
             }
             if ($this->ground->wishes->notBefore !== null) {
-                $unwished->add($grid->touching([Interval::between($grid->reach(0)->start - $seconds, $this->ground->wishes->notBefore)], 1), array_sum($this->ground->requiredOn[$index]));
+                $unwished->add($grid->touching(BareStretches::of([$grid->reach(0)->start - $seconds], [$this->ground->wishes->notBefore]), 1), array_sum($this->ground->requiredOn[$index]));
             }
             $counts->add($busy->values(), $who->values());
         }
@@ -66,8 +64,8 @@ final readonly class StartCounter
     {
         $busy = new Tally($this->ground->count);
         foreach ($this->ground->grids as $index => $grid) {
-            foreach ($this->ground->takenOn[$index] as $place => $taken) {
-                if ($this->ground->people[$place]->required) {
+            foreach ($this->ground->taken as $place => $taken) {
+                if ($this->ground->isAsked($place, $index)) {
                     $busy->add($grid->touching($taken, $seconds));
                 }
             }
@@ -77,20 +75,19 @@ final readonly class StartCounter
     }
 
     /**
-     * @param  list<Interval>  $taken
-     * @param  list<array{int, int}>  $ranges  at which they are busy
+     * @param  list<int>  $taken
+     * @param  list<int>  $ranges  at which they are busy
      */
-    private function countUnwished(Tally $unwished, StartGrid $grid, Participant $person, array $taken, array $ranges, int $seconds): void
+    private function countUnwished(Tally $unwished, StartGrid $grid, Participant $person, array $taken, array $ranges): void
     {
         $pause = $this->ground->wishes->pauseMinutes * 60;
         if ($pause > 0) {
             // Near something, and not in it.
-            $near = IntervalSet::of(array_map(static fn(Interval $i): Interval => Interval::between($i->start - $pause, $i->end + $pause), $taken));
-            $unwished->add($grid->touching($near->intervals, $seconds));
+            $unwished->add($grid->touching(BareStretches::widened($taken, $pause), $this->ground->seconds));
             $unwished->add($ranges, -1);
         }
         if ($this->ground->wishes->mostADay !== null && $person->zone !== null) {
-            $unwished->add($grid->within(self::fullDays($person, $grid->reach($seconds), $this->ground->wishes->mostADay)->intervals, $seconds));
+            $unwished->add($grid->within(BareStretches::ofSet(self::fullDays($person, $grid->reach($this->ground->seconds), $this->ground->wishes->mostADay)), $this->ground->seconds));
         }
     }
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Syndex\Core\Overlap;
 
+use Syndex\Core\Time\BareStretches;
 use Syndex\Core\Time\Interval;
-use Syndex\Core\Time\PackedStretches;
 use Syndex\Core\Time\Zone;
 
 /**
@@ -52,6 +52,17 @@ final readonly class StartGrid
         return new self($starts, $runs, $step);
     }
 
+    /**
+     * @param  int  $from  the first start, a moment
+     * @param  int  $step  seconds from one to the next
+     * @param  positive-int  $count
+     */
+    public static function even(int $from, int $step, int $count): self
+    {
+        // A step may be as long as the window and far longer.
+        return new self($count === 1 ? [$from] : range($from, $from + ($count - 1) * $step, $step), [[0, $count - 1]], $step);
+    }
+
     /** From the first start to the end of whatever begins last, and so much at either side. */
     public function reach(int $seconds, int $margin = 0): Interval
     {
@@ -61,68 +72,48 @@ final readonly class StartGrid
     /**
      * Numbers of the slots that overlap any of these stretches; touching is free. Each number at most once.
      *
-     * @param  list<Interval>  $stretches  in order
-     * @return list<array{int, int}> ranges, first and last
+     * @param  list<int>  $pairs  {@see BareStretches}
+     * @return list<int> ranges: first and last by turns
      */
-    public function touching(array $stretches, int $seconds): array
+    public function touching(array $pairs, int $seconds): array
     {
-        return $this->ranges($stretches, $seconds, true);
-    }
-
-    /**
-     * Counts one at each slot that overlaps any of these stretches, as {@see touching} finds them: for thousands of people, of whom
-     * nothing but their number is asked.
-     *
-     * @param  list<int>  $pairs  starts and ends by turns, in order, none touching another
-     */
-    public function countTouching(array $pairs, int $seconds, Tally $tally): void
-    {
-        foreach ($this->runs as [$runFirst, $runLast]) {
-            $begin = $this->starts[$runFirst];
-            $end = $this->starts[$runLast] + $seconds;
-            $next = $runFirst;
-            $up = $this->step - 1 - $begin;
-            for ($at = PackedStretches::firstEndingAfter($pairs, $begin); isset($pairs[$at]) && $pairs[$at] < $end; $at += 2) {
-                $first = $runFirst + self::steps($pairs[$at] - $seconds + 1 + $up, $this->step);
-                $first = $first < $next ? $next : $first;
-                $last = $runFirst + self::steps($pairs[$at + 1] + $up, $this->step) - 1;
-                $last = $last > $runLast ? $runLast : $last;
-                if ($first <= $last) {
-                    $tally->addRange($first, $last);
-                    $next = $last + 1;
-                }
-            }
-        }
+        return $this->ranges($pairs, 1 - $seconds, 0);
     }
 
     /**
      * Numbers of the slots that lie within one of these stretches. Each number at most once.
      *
-     * @param  list<Interval>  $stretches  in order
-     * @return list<array{int, int}>
+     * @param  list<int>  $pairs  {@see BareStretches}
+     * @return list<int> ranges: first and last by turns
      */
-    public function within(array $stretches, int $seconds): array
+    public function within(array $pairs, int $seconds): array
     {
-        return $this->ranges($stretches, $seconds, false);
+        return $this->ranges($pairs, 0, 1 - $seconds);
     }
 
     /**
-     * @param  list<Interval>  $stretches
-     * @return list<array{int, int}>
+     * @param  list<int>  $pairs
+     * @param  int  $before  added to the start of a stretch it gives the first moment at which a slot of the range can start
+     * @param  int  $after  added to its end, the first at which none can any more
+     * @return list<int>
      */
-    private function ranges(array $stretches, int $seconds, bool $isTouching): array
+    private function ranges(array $pairs, int $before, int $after): array
     {
         $ranges = [];
         foreach ($this->runs as [$runFirst, $runLast]) {
+            $begin = $this->starts[$runFirst];
+            $end = $this->starts[$runLast] - $before;
             $next = $runFirst;
             // Whole steps from the first of the run, rounded up by adding one less than a step.
-            $up = $this->step - 1 - $this->starts[$runFirst];
-            foreach ($stretches as $stretch) {
-                [$from, $until] = $isTouching ? [$stretch->start - $seconds + 1, $stretch->end] : [$stretch->start, $stretch->end - $seconds + 1];
-                $first = max($next, $runFirst + self::steps($from + $up, $this->step));
-                $last = min($runLast, $runFirst + self::steps($until + $up, $this->step) - 1);
+            $up = $this->step - 1 - $begin;
+            for ($at = BareStretches::firstEndingAfter($pairs, $begin - $after); isset($pairs[$at]) && $pairs[$at] <= $end; $at += 2) {
+                $first = $runFirst + self::steps($pairs[$at] + $before + $up, $this->step);
+                $first = $first < $next ? $next : $first;
+                $last = $runFirst + self::steps($pairs[$at + 1] + $after + $up, $this->step) - 1;
+                $last = $last > $runLast ? $runLast : $last;
                 if ($first <= $last) {
-                    $ranges[] = [$first, $last];
+                    $ranges[] = $first;
+                    $ranges[] = $last;
                     $next = $last + 1;
                 }
             }

@@ -15,20 +15,13 @@ final class Tally
         $this->changes = array_fill(0, $count + 1, 0);
     }
 
-    /** @param list<array{int, int}> $ranges first and last, both included */
+    /** @param list<int> $ranges first and last by turns, both included */
     public function add(array $ranges, int $by = 1): void
     {
-        foreach ($ranges as [$first, $last]) {
-            $this->changes[$first] += $by;
-            $this->changes[$last + 1] -= $by;
+        for ($at = 0; isset($ranges[$at]); $at += 2) {
+            $this->changes[$ranges[$at]] += $by;
+            $this->changes[$ranges[$at + 1] + 1] -= $by;
         }
-    }
-
-    /** One more from the first to the last, both included. */
-    public function addRange(int $first, int $last): void
-    {
-        $this->changes[$first]++;
-        $this->changes[$last + 1]--;
     }
 
     /** @return list<int> by number */

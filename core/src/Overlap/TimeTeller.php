@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Syndex\Core\Overlap;
 
+use Syndex\Core\Time\BareStretches;
 use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\Interval;
-use Syndex\Core\Time\IntervalSet;
 
 /** Tells of a time who is busy on which date, what would help, and whom it costs what. */
 final class TimeTeller
@@ -18,9 +18,6 @@ final class TimeTeller
 
     /** @var ?array<int, int> on how many dates the required are busy now, by their place */
     private ?array $busyNow = null;
-
-    /** @var ?array<int, IntervalSet> what the required have for sure, by their place */
-    private ?array $required = null;
 
     public function __construct(private readonly SearchGround $ground) {}
 
@@ -76,11 +73,10 @@ final class TimeTeller
      */
     private function hits(array $slots): array
     {
-        $this->required ??= $this->ground->requiredFirm();
         $hits = [];
         foreach ($slots as $index => $slot) {
-            foreach ($this->required as $place => $taken) {
-                if ($taken->overlaps($slot) && $this->ground->isAsked($place, $index)) {
+            foreach ($this->ground->taken as $place => $taken) {
+                if (BareStretches::overlap($taken, $slot->start, $slot->end) && $this->ground->isAsked($place, $index)) {
                     $hits[$index][] = $place;
                 }
             }
@@ -96,9 +92,9 @@ final class TimeTeller
     private function optionalBusyAt(array $slots): int
     {
         $times = 0;
-        foreach ($this->ground->people as $place => $person) {
-            foreach ($person->required ? [] : $slots as $index => $slot) {
-                $times += $this->ground->isTaken($place, $slot) && $this->ground->isAsked($place, $index) ? 1 : 0;
+        foreach ($this->ground->optional as $place => $taken) {
+            foreach ($slots as $index => $slot) {
+                $times += BareStretches::overlap($taken, $slot->start, $slot->end) && $this->ground->isAsked($place, $index) ? 1 : 0;
             }
         }
 
@@ -155,8 +151,7 @@ final class TimeTeller
         $clashes = [];
         foreach (array_slice($hits, 0, self::TOLD, true) as $index => $places) {
             $slot = $slots[$index];
-            $only = count($places) === 1 ? $this->ground->firm[$places[0]]->clippedTo(Interval::between($slot->start, $slot->end + 86400))->intervals : [];
-            $from = $only === [] || $only[0]->end >= $slot->end || (isset($only[1]) && $only[1]->start < $slot->end) ? null : $only[0]->end;
+            $from = count($places) === 1 ? self::freeFrom($this->ground->taken[$places[0]], $slot) : null;
             $clashes[$index] = new DateClash(
                 array_map(fn(int $place): string => $this->ground->people[$place]->id, $places),
                 array_values(array_map(fn(int $place): string => $this->ground->people[$place]->id, array_filter($places, fn(int $place): bool => $this->isAway($place, $slot)))),
@@ -167,6 +162,18 @@ final class TimeTeller
         }
 
         return $clashes;
+    }
+
+    /**
+     * @param  list<int>  $taken
+     * @return ?int the moment within a slot from which on somebody is free to its end
+     */
+    private static function freeFrom(array $taken, Interval $slot): ?int
+    {
+        $at = BareStretches::firstEndingAfter($taken, $slot->start);
+        $end = $taken[$at + 1] ?? $slot->end;
+
+        return $end >= $slot->end || (isset($taken[$at + 2]) && $taken[$at + 2] < $slot->end) ? null : $end;
     }
 
     private function isAway(int $place, Interval $slot): bool
@@ -182,13 +189,13 @@ final class TimeTeller
         $grid = StartGrid::of($anchor, $day * 86400, SearchGround::STEP, SearchGround::A_DAY);
         $busy = new Tally(SearchGround::A_DAY);
         $inHours = new Tally(SearchGround::A_DAY);
-        foreach ($this->ground->takenOn[$index] as $place => $taken) {
-            if ($this->ground->people[$place]->required) {
+        foreach ($this->ground->taken as $place => $taken) {
+            if ($this->ground->isAsked($place, $index)) {
                 $busy->add($grid->touching($taken, $this->ground->seconds));
             }
         }
         foreach ($this->ground->requiredOn[$index] as $group => $required) {
-            $inHours->add($grid->within($this->ground->hours[$index][$group]->intervals, $this->ground->seconds), $required);
+            $inHours->add($grid->within(BareStretches::ofSet($this->ground->hours[$index][$group]), $this->ground->seconds), $required);
         }
         $best = null;
         $in = $inHours->values();
@@ -212,7 +219,8 @@ final class TimeTeller
         $free = $this->ground->seconds;
         foreach ($hits as $index => $places) {
             foreach ($places as $place) {
-                $free = min($free, ($this->ground->firm[$place]->clippedTo($slots[$index])->intervals[0] ?? $slots[$index])->start - $slots[$index]->start);
+                $taken = $this->ground->taken[$place];
+                $free = min($free, max(0, $taken[BareStretches::firstEndingAfter($taken, $slots[$index]->start)] - $slots[$index]->start));
             }
         }
         $minutes = intdiv($free, 300) * 5;
@@ -228,7 +236,7 @@ final class TimeTeller
     {
         $perhaps = [];
         foreach ($this->ground->perhaps as $place => $maybe) {
-            $dates = $this->ground->people[$place]->required ? count(array_filter($this->ground->slotsOf($place, $slots), $maybe->overlaps(...))) : 0;
+            $dates = count(array_filter($this->ground->slotsOf($place, $slots), $maybe->overlaps(...)));
             if ($dates > 0) {
                 $perhaps[$this->ground->people[$place]->id] = $dates;
             }
@@ -245,10 +253,10 @@ final class TimeTeller
     {
         $pause = $this->ground->wishes->pauseMinutes * 60;
         $without = [];
-        foreach ($pause === 0 ? [] : $this->ground->people as $place => $person) {
-            $dates = $person->required ? count(array_filter($this->ground->slotsOf($place, $slots), fn(Interval $s): bool => !$this->ground->firm[$place]->overlaps($s) && $this->ground->firm[$place]->overlaps(Interval::between($s->start - $pause, $s->end + $pause)))) : 0;
+        foreach ($pause === 0 ? [] : $this->ground->taken as $place => $taken) {
+            $dates = count(array_filter($this->ground->slotsOf($place, $slots), static fn(Interval $s): bool => !BareStretches::overlap($taken, $s->start, $s->end) && BareStretches::overlap($taken, $s->start - $pause, $s->end + $pause)));
             if ($dates > 0) {
-                $without[$person->id] = $dates;
+                $without[$this->ground->people[$place]->id] = $dates;
             }
         }
 
@@ -277,14 +285,13 @@ final class TimeTeller
     {
         $unwished = array_sum($this->noPause($slots));
         $wishes = $this->ground->wishes;
-        if ($wishes->notBefore === null && $wishes->quiet === null && $wishes->mostADay === null) {
-            return $unwished;
-        }
         $reaches = array_map(fn(StartGrid $grid): Interval => $grid->reach($this->ground->seconds, $wishes->pauseMinutes * 60), $this->ground->grids);
-        foreach ($this->ground->people as $place => $person) {
-            foreach ($person->required ? $this->ground->slotsOf($place, $slots) : [] as $index => $slot) {
+        foreach (array_keys($this->ground->taken) as $place) {
+            $person = $this->ground->people[$place];
+            $quiet = $person->zone === null ? null : $this->ground->quiet($person);
+            foreach ($this->ground->slotsOf($place, $slots) as $index => $slot) {
                 $unwished += $wishes->notBefore !== null && $slot->start < $wishes->notBefore ? 1 : 0;
-                $unwished += $wishes->quiet !== null && $person->zone !== null && $wishes->quiet->within($reaches[$index], $person->zone)->overlaps($slot) ? 1 : 0;
+                $unwished += $quiet !== null && $quiet->within($reaches[$index], $person->zone)->overlaps($slot) ? 1 : 0;
                 $unwished += $wishes->mostADay !== null && StartCounter::fullDays($person, $reaches[$index], $wishes->mostADay)->covers($slot) ? 1 : 0;
             }
         }

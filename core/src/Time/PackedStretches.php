@@ -71,77 +71,19 @@ final class PackedStretches
      *
      * @param  list<int>  $stretches  start, end and mark of each, in order of start, as {@see within} gives them
      * @param  int  $without  a mark: what has it is left out
-     * @return list<int> starts and ends by turns, in order, none touching another
+     * @return list<int> {@see BareStretches}
      */
     public static function pairsOf(array $stretches, int $without): array
     {
-        $pairs = [];
-        $last = -1;
+        $from = $until = [];
         for ($at = 0, $count = count($stretches); $at < $count; $at += 3) {
-            if ($stretches[$at + 2] === $without) {
-                continue;
-            }
-            if ($last < 0 || $stretches[$at] > $pairs[$last]) {
-                $pairs[] = $stretches[$at];
-                $pairs[] = $stretches[$at + 1];
-                $last += 2;
-            } elseif ($stretches[$at + 1] > $pairs[$last]) {
-                $pairs[$last] = $stretches[$at + 1];
+            if ($stretches[$at + 2] !== $without) {
+                $from[] = $stretches[$at];
+                $until[] = $stretches[$at + 1];
             }
         }
 
-        return $pairs;
-    }
-
-    /**
-     * @param  list<int>  $pairs  starts and ends by turns, in order, none touching another
-     * @return int place in the list at which the first begins that ends after a moment, found by bisection
-     */
-    public static function firstEndingAfter(array $pairs, int $moment): int
-    {
-        [$low, $high] = [0, intdiv(count($pairs), 2)];
-        while ($low < $high) {
-            $middle = ($low + $high) >> 1;
-            if ($pairs[2 * $middle + 1] <= $moment) {
-                $low = $middle + 1;
-            } else {
-                $high = $middle;
-            }
-        }
-
-        return 2 * $low;
-    }
-
-    /**
-     * Two such lists as one.
-     *
-     * @param  list<int>  $one  starts and ends by turns, in order
-     * @param  list<int>  $other
-     * @return list<int> starts and ends by turns, in order, none touching another
-     */
-    public static function together(array $one, array $other): array
-    {
-        $pairs = [];
-        $last = -1;
-        [$at, $next] = [0, 0];
-        while (isset($one[$at]) || isset($other[$next])) {
-            if (!isset($other[$next]) || (isset($one[$at]) && $one[$at] <= $other[$next])) {
-                [$start, $end] = [$one[$at], $one[$at + 1]];
-                $at += 2;
-            } else {
-                [$start, $end] = [$other[$next], $other[$next + 1]];
-                $next += 2;
-            }
-            if ($last < 0 || $start > $pairs[$last]) {
-                $pairs[] = $start;
-                $pairs[] = $end;
-                $last += 2;
-            } elseif ($end > $pairs[$last]) {
-                $pairs[$last] = $end;
-            }
-        }
-
-        return $pairs;
+        return BareStretches::of($from, $until);
     }
 
     /** Place of the first that starts at a moment or later. */

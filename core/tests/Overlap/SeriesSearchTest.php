@@ -11,8 +11,10 @@ use Syndex\Core\Overlap\SeriesSearch;
 use Syndex\Core\Overlap\StartGrid;
 use Syndex\Core\Overlap\Wishes;
 use Syndex\Core\Tests;
+use Syndex\Core\Time\BareStretches;
 use Syndex\Core\Time\Gregorian;
 use Syndex\Core\Time\Interval;
+use Syndex\Core\Time\IntervalSet;
 use Syndex\Core\Time\PackedStretches;
 use Syndex\Core\Time\WorkingHours;
 
@@ -220,10 +222,11 @@ describe('StartGrid', function (): void {
                     $within[] = $number;
                 }
             }
-            $flat = static fn(array $ranges): array => array_merge([], ...array_map(static fn(array $r): array => range($r[0], $r[1]), $ranges));
+            $flat = static fn(array $ranges): array => array_merge([], ...array_map(static fn(array $r): array => range($r[0], $r[1]), array_chunk($ranges, 2)));
+            $pairs = BareStretches::ofSet(IntervalSet::of($stretches));
 
-            expect($flat($grid->touching($stretches, $seconds)))->toBe($touching)
-                ->and($flat($grid->within($stretches, $seconds)))->toBe($within);
+            expect($flat($grid->touching($pairs, $seconds)))->toBe($touching)
+                ->and($flat($grid->within($pairs, $seconds)))->toBe($within);
         }
     })->with([
         'an even clock' => ['Africa/Nairobi', '2027-03-27 00:00'],

@@ -94,7 +94,7 @@ describe('SlotSearch', function () use ($nine): void {
     })->with(range(21, 30));
 
     it('asks for the hours slot by slot where there are too many days to lay out', function () use ($nine): void {
-        $person = new SearchedPerson('a', true, Tests\zone('Europe/Lisbon'), WorkingHours::of($nine), [], []);
+        $person = new SearchedPerson('a', true, Tests\zone('Europe/Lisbon'), WorkingHours::of($nine), []);
         $from = Tests\at('2026-12-07T08:30:00Z');
         $found = (new SlotSearch($from, Tests\at('2046-12-07T08:30:00Z'), 3600, 7 * 86400, Work::atMost(5_000_000)))->best([$person], 3);
 
