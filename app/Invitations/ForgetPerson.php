@@ -56,7 +56,7 @@ final readonly class ForgetPerson
             DB::table('asked_guests')->where('person_id', $person->id)->delete();
             DB::table('guest_links')->where('person_id', $person->id)->delete();
             DB::table('clock_moves')->where('person_id', $person->id)->delete();
-            $person->update(['name' => null, 'email' => $anonymous, 'email_key' => $anonymous, 'email_domain' => 'forgotten.invalid', 'list_key' => '', 'zone' => null, 'country' => null, 'region' => null, 'phone' => null, 'language' => null, 'hours' => null, 'job' => null, 'forgotten_at' => now(), 'left_at' => now()]);
+            $person->update(['name' => null, 'email' => $anonymous, 'email_key' => $anonymous, 'email_domain' => 'forgotten.invalid', 'list_key' => '', 'zone' => null, 'country' => null, 'region' => null, 'phone' => null, 'language' => null, 'hours' => null, 'quiet_hours' => null, 'job' => null, 'forgotten_at' => now(), 'left_at' => now()]);
             FindWords::forgetPerson($person->id);
             DB::table('forgotten_people')->insert(['account_id' => $by?->id, 'meetings' => $meetings, 'mails' => $count, 'forgotten_at' => now()]);
         });

@@ -98,7 +98,7 @@ final readonly class SheetPeople
             $life = $lives[$id] ?? null;
             if ($life !== null) {
                 $others = isset($away[$id]) || isset($elsewhere[$id]) ? [...$away[$id] ?? [], ...$elsewhere[$id] ?? []] : [];
-                $participants[] = new Participant($id, $role === AttendeeRole::Required, $id === $sheet->hostId, $life->zone, $life->hours, $known[$id], self::inOrder($busy[$id] ?? [], $others), $leftOut[$id] ?? []);
+                $participants[] = new Participant($id, $role === AttendeeRole::Required, $id === $sheet->hostId, $life->zone, $life->hours, $known[$id], self::inOrder($busy[$id] ?? [], $others), $leftOut[$id] ?? [], $life->quiet);
             }
         }
 

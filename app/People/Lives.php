@@ -10,8 +10,8 @@ use PDO;
 /** Where and when many people live and work: what is the same for several is worked out once, and nobody is made a model. */
 final readonly class Lives
 {
-    /** All that {@see Clocks} and {@see Hours} ask of somebody who is not on a journey. */
-    private const COLUMNS = ['kind', 'zone', 'hours', 'country', 'region', 'keeps_holidays'];
+    /** All that {@see Clocks} and {@see Hours} ask of somebody who is not on a journey, and when they want no meetings. */
+    private const COLUMNS = ['kind', 'zone', 'hours', 'quiet_hours', 'country', 'region', 'keeps_holidays'];
 
     public function __construct(private Clocks $clocks, private Hours $hours) {}
 
@@ -45,7 +45,7 @@ final readonly class Lives
 
     private function life(Person $person): Life
     {
-        return new Life($person->kind, $person->zone, $this->clocks->of($person), $this->hours->of($person));
+        return new Life($person->kind, $person->zone, $this->clocks->of($person), $this->hours->of($person), $person->quietHours());
     }
 
     /**

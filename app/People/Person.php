@@ -27,6 +27,7 @@ use Syndex\Core\Time\WorkingHours;
  * @property ?string $zone
  * @property ?string $language as a BCP 47 tag; null: not known
  * @property ?array<string, list<array{string, string}>> $hours
+ * @property ?array<string, list<array{string, string}>> $quiet_hours for work without meetings; null: as the house has them
  * @property ?string $country ISO 3166-1 alpha-2
  * @property ?string $region of that country, as {@see Holidays} names it
  * @property ?bool $keeps_holidays null: as the house has it
@@ -52,7 +53,7 @@ final class Person extends Model
 
     protected function casts(): array
     {
-        return ['kind' => PersonKind::class, 'hours' => 'array', 'keeps_holidays' => 'boolean', 'left_at' => 'immutable_datetime', 'forgotten_at' => 'immutable_datetime'];
+        return ['kind' => PersonKind::class, 'hours' => 'array', 'quiet_hours' => 'array', 'keeps_holidays' => 'boolean', 'left_at' => 'immutable_datetime', 'forgotten_at' => 'immutable_datetime'];
     }
 
     /** @return HasOne<Account, $this> */
@@ -95,5 +96,11 @@ final class Person extends Model
     public function workingHours(): WorkingHours
     {
         return $this->hours === null ? WorkingHours::usual() : WorkingHours::of($this->hours);
+    }
+
+    /** Hours of their own for work without meetings; null: as the house has them. */
+    public function quietHours(): ?WorkingHours
+    {
+        return $this->quiet_hours === null ? null : WorkingHours::of($this->quiet_hours);
     }
 }

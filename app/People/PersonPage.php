@@ -22,6 +22,8 @@ final readonly class PersonPage
         return [
             'own' => $isOwn,
             'phone' => $person->phone === null ? null : PhoneText::of($person->phone),
+            'quietHours' => (object) ($person->quietHours()?->toArray() ?? []),
+            'houseQuiet' => $this->rules->of(HouseRule::Quiet),
             'since' => $person->created_at->toIso8601ZuluString(),
             'countryName' => $person->country === null ? null : Countries::all()[$person->country] ?? $person->country,
             'regionName' => $person->country === null || $person->region === null ? null : $this->holidays->regions($person->country)[$person->region] ?? $person->region,

@@ -35,6 +35,10 @@ final class PersonRequest extends FormRequest
             'hours.*' => ['array', 'list', 'max:6'],
             'hours.*.*' => ['array:0,1', 'size:2'],
             'hours.*.*.*' => ['string'],
+            'quietHours' => ['sometimes', 'nullable', 'array'],
+            'quietHours.*' => ['array', 'list', 'max:6'],
+            'quietHours.*.*' => ['array:0,1', 'size:2'],
+            'quietHours.*.*.*' => ['string'],
         ];
     }
 
@@ -42,7 +46,7 @@ final class PersonRequest extends FormRequest
     public function values(ZoneData $zones): array
     {
         $values = array_map(static fn($v) => is_string($v) ? (trim($v) === '' ? null : trim($v)) : $v, $this->safe()->only(['kind', 'name', 'zone', 'language', 'job', 'hours', 'country', 'region', 'phone']));
-        foreach (['keepsHolidays' => 'keeps_holidays', 'standInId' => 'stand_in_id'] as $field => $column) {
+        foreach (['keepsHolidays' => 'keeps_holidays', 'standInId' => 'stand_in_id', 'quietHours' => 'quiet_hours'] as $field => $column) {
             if ($this->has($field)) {
                 $values[$column] = $this->input($field);
             }
@@ -50,12 +54,14 @@ final class PersonRequest extends FormRequest
         if (isset($values['zone']) && !KnownZone::is((string) $values['zone'], $zones)) {
             throw ValidationException::withMessages(['zone' => __('planning.unknown_zone')]);
         }
-        if (isset($values['hours'])) {
-            try {
-                $values['hours'] = WorkingHours::of($values['hours'])->toArray();
-            } catch (InvalidHours) {
-                throw ValidationException::withMessages(['hours' => __('people.hours_form')]);
+        foreach (['hours' => 'hours', 'quiet_hours' => 'quietHours'] as $column => $field) {
+            if (isset($values[$column])) {
+                $values[$column] = self::hours($field, $values[$column]);
             }
+        }
+        // No hours of one's own on any day are none of one's own.
+        if (($values['quiet_hours'] ?? null) === []) {
+            $values['quiet_hours'] = null;
         }
         if (isset($values['country']) && !Countries::knows((string) $values['country'])) {
             throw ValidationException::withMessages(['country' => __('people.unknown_country')]);
@@ -88,6 +94,19 @@ final class PersonRequest extends FormRequest
         }
 
         return $values;
+    }
+
+    /**
+     * @param  array<string, list<array{string, string}>>  $given
+     * @return array<string, list<array{string, string}>>
+     */
+    private static function hours(string $field, array $given): array
+    {
+        try {
+            return WorkingHours::of($given)->toArray();
+        } catch (InvalidHours) {
+            throw ValidationException::withMessages([$field => __('people.hours_form')]);
+        }
     }
 
     private function person(): ?Person

@@ -34,8 +34,8 @@ final readonly class Crowd
         $names = new \SplObjectStorage();
         foreach ($people as $person) {
             $key = ($person->zone?->key() ?? '') . ' ' . ($names[$person->hours] ??= $person->hours->key());
-            if ($person instanceof Participant && $person->focus !== null) {
-                $key .= ' ' . $person->focus->key();
+            if ($person instanceof Participant && $person->quiet !== null) {
+                $key .= ' ' . $person->quiet->key();
             }
             if (!isset($groups[$key])) {
                 $groups[$key] = count($examples);

@@ -19,7 +19,7 @@ final readonly class Participant
      * @param  bool  $calendarKnown  whether an empty list of busy times means free
      * @param  list<Busy>  $busy
      * @param  array<int, true>  $leftOut  dates on which they are not asked, by what the anchor's clock shows then
-     * @param  ?WorkingHours  $focus  hours for work without meetings, in place of those of all; null: none of their own
+     * @param  ?WorkingHours  $quiet  hours for work without meetings, in place of those of all; null: none of their own
      */
     public function __construct(
         public string $id,
@@ -30,7 +30,7 @@ final readonly class Participant
         public bool $calendarKnown,
         public array $busy = [],
         public array $leftOut = [],
-        public ?WorkingHours $focus = null,
+        public ?WorkingHours $quiet = null,
     ) {
         $this->taken = IntervalSet::of($busy === [] ? [] : array_map(static fn(Busy $b): Interval => $b->interval, $busy));
     }

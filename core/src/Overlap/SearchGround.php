@@ -139,7 +139,7 @@ final readonly class SearchGround
     /** When somebody is left in peace: by their own hours for it, else by those of all. */
     public function quiet(Participant $person): ?WorkingHours
     {
-        return $person->focus ?? $this->wishes->quiet;
+        return $person->quiet ?? $this->wishes->quiet;
     }
 
     public function isAsked(int $place, int $index): bool

@@ -172,9 +172,10 @@ describe('SeriesSearch', function () use ($crowd, $cost, $plan): void {
         expect(array_map(static fn($o) => [$o->without, $o->minutes, $o->times], $alone->openings))->toBe([[null, 45, 1]]);
     });
 
-    it('keeps wishes where that costs nothing that weighs more', function (Wishes $wishes, array $busy, string $wanted) use ($plan): void {
+    it('keeps wishes where that costs nothing that weighs more', function (Wishes $wishes, array $busy, string $wanted, ?WorkingHours $quiet = null) use ($plan): void {
         $hours = WorkingHours::of(['tue' => [['09:00', '13:00']], 'wed' => [['09:00', '13:00']]]);
-        $people = [Tests\person('nia', 'Africa/Nairobi', busy: $busy, hours: $hours)];
+        $nia = Tests\person('nia', 'Africa/Nairobi', busy: $busy, hours: $hours);
+        $people = [new Participant($nia->id, true, false, $nia->zone, $hours, true, $nia->busy, quiet: $quiet)];
         $found = (new SeriesSearch($plan('2026-12-08T10:00:00', 'FREQ=WEEKLY;COUNT=1', 60), $people, 0, 1, wishes: $wishes))->find(null, 3);
         $best = $found->held[0] ?? $found->present;
 
@@ -186,6 +187,8 @@ describe('SeriesSearch', function () use ($crowd, $cost, $plan): void {
         'notice' => [new Wishes(notBefore: Tests\at('2026-12-08T09:00:00Z')), [], 'Tue 12:00'],
         'two meetings a day at most' => [new Wishes(mostADay: 2), [['2026-12-08T06:00:00Z', 30], ['2026-12-08T06:30:00Z', 30]], 'Wed 09:00'],
         'quiet hours' => [new Wishes(quiet: WorkingHours::of(['tue' => [['09:00', '11:30']]])), [], 'Tue 11:30'],
+        'quiet hours of their own' => [new Wishes(), [], 'Tue 11:30', WorkingHours::of(['tue' => [['09:00', '11:30']]])],
+        'which stand in place of those of all' => [new Wishes(quiet: WorkingHours::of(['tue' => [['09:00', '11:30']]])), [], 'Tue 10:00', WorkingHours::of(['tue' => [['12:00', '13:00']]])],
     ]);
 
     it('proposes nothing when nothing is better, nothing past, and nothing without anybody required', function () use ($plan): void {

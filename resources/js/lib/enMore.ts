@@ -227,6 +227,13 @@ export const enMore = {
     editLong: 'Change the entry: {{name}}',
     hoursLong: 'Working hours: {{hours}}',
     noHours: 'none',
+    quiet: 'Quiet hours',
+    quietLong: 'Quiet hours: {{hours}}',
+    quietNone: 'none',
+    quietHouse: '{{hours}}, as for everybody',
+    quietHint:
+      'For work without meetings, like 09:00–11:00, in their own time zone. Better times keep clear of them where that costs nobody anything. All empty: as the house has it.',
+    quietEmpty: 'none',
     holidays: 'Holidays of {{place}} are days off.',
     worksHolidays: 'Works on public holidays.',
     workHolidays: 'Work on holidays',

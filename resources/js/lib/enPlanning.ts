@@ -398,8 +398,8 @@ export const enPlanning = {
     optionalBusy_other: 'Somebody optional is busy {{count}} times.',
     perhaps: 'Perhaps busy: {{names}}.',
     noPause: 'No pause of {{minutes}} minutes: {{names}}.',
-    unwished_one: 'A wish of the house is not kept once: notice, meetings a day or quiet hours.',
-    unwished_other: 'A wish of the house is not kept {{count}} times: notice, meetings a day or quiet hours.',
+    unwished_one: 'A wish is not kept once: notice, meetings a day or quiet hours.',
+    unwished_other: 'A wish is not kept {{count}} times: notice, meetings a day or quiet hours.',
     worse: 'Worse than now for {{names}}.',
     way: {
       move: 'Move {{date}} to {{clock}}',

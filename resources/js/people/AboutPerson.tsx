@@ -17,7 +17,7 @@ import { hoursAsTyped, HoursFields, hoursInWords, readHours, unreadableDays } fr
 import { CalendarPart } from './CalendarPart';
 import { Part } from './Part';
 import { addJourney, removeJourney, type Journey, type PersonPage } from './person';
-import { called, type Person } from './people';
+import { called, type Hours, type Person } from './people';
 import { usePersonChange } from './usePersonChange';
 
 type AboutProps = {
@@ -43,6 +43,7 @@ export function AboutPerson({ person, choose, edit }: AboutProps) {
         </p>
       </Part>
       <HoursPart person={person} />
+      <QuietPart person={person} />
       {person.kind === 'colleague' && <JourneysPart person={person} />}
       {person.kind === 'colleague' && <AwayPart person={person} />}
       {person.kind === 'colleague' && <StandInPart person={person} choose={choose} />}
@@ -65,50 +66,74 @@ export function AboutPerson({ person, choose, edit }: AboutProps) {
   );
 }
 
+type HoursWordProps = {
+  label: string;
+  hours: Hours;
+  /** Said where there are none. */
+  none: string;
+  spoken: (hours: string) => string;
+  hint?: string | undefined;
+  empty?: string | undefined;
+  field: 'hours' | 'quietHours';
+  save: ReturnType<typeof usePersonChange>;
+};
+
+/** Hours by weekday in words, which open the fields to change them. */
+function HoursWord({ label, hours, none, spoken, hint, empty, field, save }: HoursWordProps) {
+  const { t } = useTranslation();
+  const [open, setOpen] = useState(false);
+  const [typed, setTyped] = useState(hoursAsTyped(hours));
+  const words =
+    hoursInWords(hours)
+      .map(({ from, to, hours: of }) => `${from === to ? t(`weekday.${from}`) : `${t(`weekday.${from}`)}–${t(`weekday.${to}`)}`} ${of}`)
+      .join('; ') || none;
+  const error = save.error instanceof ApiError ? save.error.field(field) : undefined;
+  return (
+    <Popover
+      open={open}
+      onOpenChange={(next) => {
+        setTyped(hoursAsTyped(hours));
+        setOpen(next);
+      }}
+      label={label}
+      trigger={
+        <button type="button" className="changeable text-left" aria-label={spoken(words)}>
+          {words}
+        </button>
+      }
+    >
+      <HoursFields hours={typed} change={setTyped} hint={hint} empty={empty} />
+      {error && (
+        <p role="alert" className="font-semibold text-broken">
+          {error}
+        </p>
+      )}
+      <div className="flex justify-end">
+        <Button
+          look="main"
+          disabled={save.isPending || unreadableDays(typed).length > 0}
+          onClick={() => save.mutate({ change: { [field]: readHours(typed) }, done: () => setOpen(false) })}
+        >
+          {t('action.keep')}
+        </Button>
+      </div>
+    </Popover>
+  );
+}
+
 function HoursPart({ person }: { person: PersonPage }) {
   const { t } = useTranslation();
   const save = usePersonChange(person);
-  const [open, setOpen] = useState(false);
-  const [hours, setHours] = useState(hoursAsTyped(person.hours));
-  const words = hoursInWords(person.hours)
-    .map(({ from, to, hours: of }) => `${from === to ? t(`weekday.${from}`) : `${t(`weekday.${from}`)}–${t(`weekday.${to}`)}`} ${of}`)
-    .join('; ');
-  const error = save.error instanceof ApiError ? save.error.field('hours') : undefined;
   return (
     <Part title={t('people.hours')}>
-      <Popover
-        open={open}
-        onOpenChange={(next) => {
-          setHours(hoursAsTyped(person.hours));
-          setOpen(next);
-        }}
+      <HoursWord
         label={t('people.hours')}
-        trigger={
-          <button
-            type="button"
-            className="changeable text-left"
-            aria-label={t('person.hoursLong', { hours: words || t('person.noHours') })}
-          >
-            {words || t('person.noHours')}
-          </button>
-        }
-      >
-        <HoursFields hours={hours} change={setHours} />
-        {error && (
-          <p role="alert" className="font-semibold text-broken">
-            {error}
-          </p>
-        )}
-        <div className="flex justify-end">
-          <Button
-            look="main"
-            disabled={save.isPending || unreadableDays(hours).length > 0}
-            onClick={() => save.mutate({ change: { hours: readHours(hours) }, done: () => setOpen(false) })}
-          >
-            {t('action.keep')}
-          </Button>
-        </div>
-      </Popover>
+        hours={person.hours}
+        none={t('person.noHours')}
+        spoken={(hours) => t('person.hoursLong', { hours })}
+        field="hours"
+        save={save}
+      />
       {person.hoursAssumed && <p className="text-note text-muted">{t('sheet.hoursAssumed')}</p>}
       {person.country && person.holidaysKnown && (
         <p>
@@ -130,6 +155,27 @@ const journeyDays = ({ fromOn, untilOn }: Journey) =>
   fromOn === untilOn
     ? shortDate(`${fromOn}T00:00:00`)
     : `${dayMonth(`${fromOn}T00:00:00`)} – ${dayMonth(`${untilOn}T00:00:00`)} ${untilOn.slice(0, 4)}`;
+
+/** When somebody wants no meetings though they work: better times keep clear of it where they can. */
+function QuietPart({ person }: { person: PersonPage }) {
+  const { t } = useTranslation();
+  const save = usePersonChange(person);
+  const house = person.houseQuiet?.replace('-', '–');
+  return (
+    <Part title={t('person.quiet')}>
+      <HoursWord
+        label={t('person.quiet')}
+        hours={person.quietHours}
+        none={house ? t('person.quietHouse', { hours: house }) : t('person.quietNone')}
+        spoken={(hours) => t('person.quietLong', { hours })}
+        hint={t('person.quietHint')}
+        empty={t('person.quietEmpty')}
+        field="quietHours"
+        save={save}
+      />
+    </Part>
+  );
+}
 
 function JourneysPart({ person }: { person: PersonPage }) {
   const { t } = useTranslation();

@@ -49,13 +49,21 @@ export function hoursInWords(hours: Hours): { from: string; to: string; hours: s
   return said;
 }
 
-/** A field for each weekday; empty is a day off. */
-export function HoursFields({ hours, change }: { hours: Typed; change: (hours: Typed) => void }) {
+type HoursFieldsProps = {
+  hours: Typed;
+  change: (hours: Typed) => void;
+  /** What stands above the fields, and in an empty one. */
+  hint?: string | undefined;
+  empty?: string | undefined;
+};
+
+/** A field for each weekday; empty is a day off, unless said otherwise. */
+export function HoursFields({ hours, change, hint, empty }: HoursFieldsProps) {
   const { t } = useTranslation();
   const unreadable = unreadableDays(hours);
   return (
     <div>
-      <p className="text-note text-muted">{t('people.hoursHint')}</p>
+      <p className="text-note text-muted">{hint ?? t('people.hoursHint')}</p>
       {DAYS.map((day) => (
         <div key={day} className="mt-1 grid grid-cols-[4rem_1fr] items-center gap-2">
           <label htmlFor={`hours-${day}`}>{t(`weekday.${day}`)}</label>
@@ -64,7 +72,7 @@ export function HoursFields({ hours, change }: { hours: Typed; change: (hours: T
             className={`rounded border bg-sheet px-2 py-1 ${unreadable.includes(day) ? 'border-broken' : 'border-muted'}`}
             aria-invalid={unreadable.includes(day) || undefined}
             value={hours[day]}
-            placeholder={t('people.dayOff')}
+            placeholder={empty ?? t('people.dayOff')}
             onChange={(event) => change({ ...hours, [day]: event.target.value })}
           />
         </div>

@@ -3,7 +3,7 @@ import * as z from 'zod/mini';
 import { getJson, sendJson } from '../lib/api';
 import type { Live } from '../lib/useLive';
 
-const hours = z.record(z.string(), z.array(z.tuple([z.string(), z.string()])));
+export const hours = z.record(z.string(), z.array(z.tuple([z.string(), z.string()])));
 
 export const personShape = z.object({
   id: z.string(),

@@ -2,7 +2,7 @@ import { queryOptions } from '@tanstack/react-query';
 import * as z from 'zod/mini';
 import { getJson, send, sendJson } from '../lib/api';
 import type { Live } from '../lib/useLive';
-import { personShape, type Hours } from './people';
+import { hours, personShape, type Hours } from './people';
 
 const journeyShape = z.object({ id: z.number(), zone: z.string(), city: z.string(), fromOn: z.string(), untilOn: z.string() });
 export type Journey = z.infer<typeof journeyShape>;
@@ -10,6 +10,9 @@ export type Journey = z.infer<typeof journeyShape>;
 const pageShape = z.extend(personShape, {
   own: z.boolean(),
   phone: z.nullable(z.string()),
+  quietHours: hours,
+  /** Of everybody who has none of their own, "09:00-11:00". */
+  houseQuiet: z.nullable(z.string()),
   since: z.string(),
   countryName: z.nullable(z.string()),
   regionName: z.nullable(z.string()),
@@ -97,6 +100,7 @@ export type PersonChange = Partial<{
   region: string | null;
   phone: string;
   hours: Hours;
+  quietHours: Hours;
   keepsHolidays: boolean | null;
   standInId: string | null;
 }>;

@@ -94,7 +94,7 @@ it('answers bad input with a clear refusal, field by field', function (string $m
     'house rules' => ['PUT', '/api/house-rules', fn() => ['organisation' => 'Gardens', 'organizer' => 'meeting', 'holidays' => true, 'plannedHereIsAll' => true, 'pauseMinutes' => 5, 'largeTeam' => 20, 'forgetGuestsMonths' => 12, 'feedHosts' => ['calendar.garden.example:8443'], 'fileMegabytes' => 5, 'open' => ['holidays' => true]]],
     'a person' => ['POST', '/api/people', fn() => ['kind' => 'colleague', 'name' => 'Inês Varela', 'email' => 'ines@garden.example', 'zone' => 'Europe/Lisbon', 'language' => 'pt', 'job' => 'x', 'hours' => ['mon' => [['09:00', '17:00']]]]],
     'change a person' => ['PATCH', '/api/people/{person}', fn() => ['name' => 'Inês Varela', 'email' => 'ines@garden.example', 'zone' => 'Europe/Lisbon', 'language' => 'pt', 'job' => 'x', 'hours' => ['mon' => [['09:00', '17:00']]]]],
-    'what somebody says of themselves' => ['PATCH', '/api/people/{person}', fn() => ['country' => 'AU', 'region' => 'WA', 'phone' => '+61 8 5550 1234', 'keepsHolidays' => true, 'standInId' => null]],
+    'what somebody says of themselves' => ['PATCH', '/api/people/{person}', fn() => ['country' => 'AU', 'region' => 'WA', 'phone' => '+61 8 5550 1234', 'keepsHolidays' => true, 'standInId' => null, 'quietHours' => ['wed' => [['09:00', '11:00']]]]],
     'a journey' => ['POST', '/api/people/{person}/journeys', fn() => ['zone' => 'Europe/Lisbon', 'fromOn' => '2027-05-03', 'untilOn' => '2027-05-12']],
     'an absence' => ['POST', '/api/people/{person}/absences', fn() => ['fromOn' => '2027-05-03', 'untilOn' => '2027-05-12', 'standInId' => null, 'note' => 'x', 'showsNote' => true]],
     'a week' => ['GET', '/api/people/{person}/week', fn() => ['from' => '2027-05-03']],

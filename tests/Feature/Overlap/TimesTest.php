@@ -133,6 +133,20 @@ it('keeps to the wishes of the house where that costs nothing that weighs more',
     'quiet hours' => [['quietHours' => '12:00-13:00'], '2026-12-08T16:00:00'],
 ]);
 
+it('keeps clear of the quiet hours of each who is required, which stand in place of those of the house', function (array $own, ?string $house, string $wall): void {
+    $this->actingAs(account(Role::Administrator))->putJson('/api/house-rules', ['quietHours' => $house])->assertOk();
+    $this->actingAs($this->coordinator)->patchJson("/api/people/{$this->ines->id}", ['quietHours' => $own])->assertOk();
+    $answer = $this->postJson('/api/times', ($this->plan)([$this->ines], ['rule' => null]))->json();
+
+    expect(($answer['held'][0] ?? $answer['present'])['wall'])->toBe($wall)
+        ->and($this->getJson("/api/people/{$this->ines->id}")->json())->toMatchArray(['quietHours' => $own, 'houseQuiet' => $house]);
+})->with([
+    'none' => [[], null, '2026-12-08T15:30:00'],
+    'their own' => [['tue' => [['12:00', '13:00']]], null, '2026-12-08T16:00:00'],
+    'of the house' => [[], '12:00-13:00', '2026-12-08T16:00:00'],
+    'their own, on another day, in place of those' => [['wed' => [['12:00', '13:00']]], '12:00-13:00', '2026-12-08T15:30:00'],
+]);
+
 it('says what one change would open where nothing holds', function (): void {
     ($this->busy)([$this->ines], '2026-12-01 00:00:00', 'Europe/Lisbon', ['duration_minutes' => 1440, 'rrule' => 'FREQ=DAILY;COUNT=60']);
     $answer = $this->postJson('/api/times', ($this->plan)([$this->coordinator->person, $this->ines]))->json();

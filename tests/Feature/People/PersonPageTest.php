@@ -33,6 +33,8 @@ describe('what a person says of themselves', function (): void {
     })->with([
         'zone' => [['zone' => 'Europe/Lisbon'], null],
         'hours' => [['hours' => ['mon' => [['08:00', '12:00'], ['13:00', '16:00']]]], null],
+        'quiet hours' => [['quietHours' => ['wed' => [['09:00', '11:00']]]], null],
+        'quiet hours that end before they begin' => [['quietHours' => ['wed' => [['11:00', '09:00']]]], 'quietHours'],
         'country and region' => [['country' => 'DE', 'region' => 'BY-A'], null],
         'work on holidays' => [['keepsHolidays' => false], null],
         'phone as at home' => [['phone' => '(08) 9555 0142'], null],
