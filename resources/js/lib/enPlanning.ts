@@ -337,8 +337,8 @@ export const enPlanning = {
     withdraw: 'Withdraw the offer',
     withdrawn: 'The offer is withdrawn. Whoever opens a link is told so.',
     take: 'Take {{clock}} and send',
-    marked_one: '{{date}}, {{clock}}: taking it sends the invitation to {{count}} person.',
-    marked_other: '{{date}}, {{clock}}: taking it sends the invitation to {{count}} people.',
+    marked_one: '{{date}}, {{clock}} {{city}}: taking it sends the invitation to {{count}} person.',
+    marked_other: '{{date}}, {{clock}} {{city}}: taking it sends the invitation to {{count}} people.',
   },
   fits: {
     show: 'Show better times',

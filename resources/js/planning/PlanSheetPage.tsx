@@ -274,7 +274,12 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
               </>
             ) : offer.isOpen && offer.marked ? (
               <strong>
-                {t('offer.marked', { date: longDate(offer.marked.wall), clock: clock(offer.marked.wall), count: sheet.attendees.length })}
+                {t('offer.marked', {
+                  date: longDate(offer.marked.wall),
+                  clock: clock(offer.marked.wall),
+                  city: planned?.zoneCity ?? '',
+                  count: sheet.attendees.length,
+                })}
               </strong>
             ) : isOld ? (
               <span role="status">{t('board.working')}</span>
