@@ -30,7 +30,7 @@ const ARROWS = [
         'Planning' => ['ICalendar', 'Recurrence', 'Time'],
         'Calendars' => ['ICalendar', 'Recurrence', 'Time'],
         'VCard' => ['ICalendar'],
-        'Headless' => ['Invitations', 'ICalendar', 'Overlap', 'Recurrence', 'Sentence', 'Shifts', 'Time'],
+        'Headless' => ['Invitations', 'ICalendar', 'Joining', 'Overlap', 'Recurrence', 'Sentence', 'Shifts', 'Time'],
     ],
     'app' => [
         'Failure' => [],

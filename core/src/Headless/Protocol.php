@@ -21,7 +21,7 @@ use Syndex\Core\TooMuchWork;
 final readonly class Protocol
 {
     /** Rises with every change of what a line may say or what comes back. */
-    public const VERSION = '1.4.0';
+    public const VERSION = '1.5.0';
 
     /** About half a second of processor time. */
     public const MOST_STEPS = 800_000;
@@ -46,6 +46,7 @@ final readonly class Protocol
             'itip' => new Itip($zones),
             'overlap' => new Overlap($zones),
             'rota' => new Rota($zones),
+            'entry' => new Entry(),
             default => null,
         };
 
