@@ -22,7 +22,7 @@ $zoneInfo = @fopen('/usr/share/zoneinfo/tzdata.zi', 'r');
 $version = $zoneInfo !== false && preg_match('/^# version (\S+)/', (string) fgets($zoneInfo), $m) === 1 ? $m[1] : timezone_version_get();
 
 $protocol = Syndex\Core\Headless\Protocol::forVerb($argv[1] ?? '', new Syndex\Core\Time\SystemZoneData($version))
-    ?? $fail('expected a verb of about, expand, vtimezone, shifts, sentence, read, write, itip, overlap, rota, got "' . mb_strimwidth($argv[1] ?? '', 0, 40, '…') . '"');
+    ?? $fail('expected a verb of about, expand, vtimezone, shifts, sentence, read, write, itip, overlap, rota, entry, got "' . mb_strimwidth($argv[1] ?? '', 0, 40, '…') . '"');
 
 $most = $protocol->mostOctets;
 while (($line = fgets(STDIN, $most)) !== false) {
