@@ -16,9 +16,11 @@ use App\Invitations\SmtpPostRoom;
 use App\Invitations\WatchWorkers;
 use App\Invitations\WriteAccountMail;
 use App\Joining\Bridge;
+use App\Joining\BridgeOffers;
+use App\Joining\BridgePause;
 use App\Joining\HttpBridge;
 use App\Joining\SystemRandomness;
-use App\Joining\TitleOfRoom;
+use App\Joining\WantedRooms;
 use App\Operations\Dns;
 use App\Operations\SystemDns;
 use App\Operations\TableDns;
@@ -32,7 +34,7 @@ use App\People\HttpCalendarSource;
 use App\People\OwnEvents;
 use App\People\PersonAddressChanged;
 use App\People\RecentlyMet;
-use App\Planning\LockedTitle;
+use App\Planning\LockedRooms;
 use App\Planning\NoticeClashes;
 use App\Planning\PeopleOfLastMeetings;
 use App\Planning\UidsOfMeetings;
@@ -43,6 +45,7 @@ use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Resources\Json\JsonResource;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Session;
@@ -79,13 +82,15 @@ final class SyndexServiceProvider extends ServiceProvider
         $this->app->bind(RecentlyMet::class, PeopleOfLastMeetings::class);
         $this->app->bind(OwnEvents::class, UidsOfMeetings::class);
         $this->app->bind(CalendarSource::class, static fn(Application $app): HttpCalendarSource => new HttpCalendarSource($app->make(HouseRules::class), (int) config('syndex.calendars.connect_seconds'), (int) config('syndex.calendars.seconds')));
-        $this->app->bind(TitleOfRoom::class, LockedTitle::class);
+        $this->app->bind(WantedRooms::class, LockedRooms::class);
         $this->app->singleton(Randomness::class, SystemRandomness::class);
         $this->app->singleton(Bridge::class, static fn(): Bridge => new HttpBridge(
             (string) config('syndex.bridge.url'),
             (string) config('syndex.bridge.key'),
             (int) config('syndex.bridge.timeout_seconds'),
+            new BridgePause(Cache::store('progress')),
         ));
+        $this->app->scoped(BridgeOffers::class, static fn(Application $app): BridgeOffers => new BridgeOffers($app->make(Bridge::class), Cache::store('progress')));
         $this->app->singleton(PostRoom::class, static fn(): PostRoom => new SmtpPostRoom(
             (string) config('syndex.post_room.host'),
             (int) config('syndex.post_room.port'),

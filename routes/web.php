@@ -42,6 +42,7 @@ use App\Planning\KitController;
 use App\Planning\MeetingController;
 use App\Planning\MeetingFileController;
 use App\Planning\OccurrencesController;
+use App\Planning\RoomController;
 use App\Planning\SeriesController;
 use App\Planning\TeamOnSheetController;
 use Illuminate\Support\Facades\Route;
@@ -101,6 +102,7 @@ Route::prefix('api')->group(function (): void {
         Route::delete('meetings/{meeting}', [MeetingController::class, 'destroy']);
         Route::post('board', BoardController::class);
         Route::post('times', TimesController::class);
+        Route::post('room', RoomController::class);
         Route::get('burden', BurdenController::class);
         Route::post('calendar-files/look', [CalendarFileController::class, 'look']);
         Route::post('mail-files', MailFileController::class);

@@ -17,6 +17,12 @@ final class BridgeFailed extends Refusal
         return new self('bridge_silent', 503, __('failures.bridge_silent'), ['settled' => false], $previous);
     }
 
+    /** It has not answered for a while, and was not asked now. */
+    public static function resting(): self
+    {
+        return new self('bridge_silent', 503, __('failures.bridge_silent'), ['settled' => true]);
+    }
+
     /** It answered, but with what no room can be made of. */
     public static function nonsense(): self
     {

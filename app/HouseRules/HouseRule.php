@@ -32,6 +32,9 @@ enum HouseRule: string
     /** The largest file that can hang on a meeting, in megabytes. */
     case FileSize = 'fileMegabytes';
 
+    /** How rooms usually are, and what no meeting may have otherwise: {@see RoomSource}. */
+    case Room = 'room';
+
     public function default(): mixed
     {
         return match ($this) {
@@ -43,6 +46,7 @@ enum HouseRule: string
             self::ForgetGuests, self::MostADay, self::Quiet => null,
             self::FeedHosts => [],
             self::FileSize => 10,
+            self::Room => ['usual' => [], 'locked' => []],
         };
     }
 
@@ -71,6 +75,7 @@ enum HouseRule: string
             self::ForgetGuests => [$this->value => ['sometimes', 'nullable', 'integer', 'between:1,600']],
             self::FeedHosts => [$this->value => ['sometimes', 'array', 'list', 'max:50'], "$this->value.*" => ['required', 'string', 'max:260', 'regex:/\A(?:\[[0-9a-fA-F:.]+\]|[A-Za-z0-9](?:[A-Za-z0-9.-]*[A-Za-z0-9])?):[1-9][0-9]{0,4}\z/']],
             self::FileSize => [$this->value => ['sometimes', 'required', 'integer', 'between:1,50']],
+            self::Room => RoomEntry::rules($this->value),
         };
     }
 }

@@ -62,6 +62,12 @@ final class HouseRules
         );
     }
 
+    /** How rooms usually are, and what no meeting may have otherwise. */
+    public function room(): RoomSource
+    {
+        return RoomSource::read(null, $this->of(HouseRule::Room));
+    }
+
     public function forgetGuestsMonths(): ?int
     {
         $months = $this->of(HouseRule::ForgetGuests);
@@ -102,7 +108,7 @@ final class HouseRules
             }
         }
 
-        return [...$rules, 'open' => $open, 'forgotten' => $this->forgotten(), 'mailDomain' => config('syndex.mail_domain')];
+        return [...$rules, HouseRule::Room->value => $this->room()->wire(), 'open' => $open, 'forgotten' => $this->forgotten(), 'mailDomain' => config('syndex.mail_domain')];
     }
 
     /** @return array{count: int, lastAt: ?string} guests who were forgotten: how many, and when the last */

@@ -16,7 +16,6 @@ use Syndex\Core\Invitations\Invitee;
 use Syndex\Core\Invitations\MeetingDate;
 use Syndex\Core\Invitations\MeetingSnapshot;
 use Syndex\Core\Joining\MeetingNumber;
-use Syndex\Core\Joining\PhoneText;
 use Syndex\Core\Recurrence\MovedDates;
 use Syndex\Core\Time\WallTime;
 
@@ -25,8 +24,11 @@ final readonly class CoreMeeting
 {
     public function __construct(private MeetingSeries $series) {}
 
-    /** @param ?LetterWords $words in which its description is written; null: English */
-    public function of(MeetingAsTold $told, ?LetterWords $words = null): MeetingSnapshot
+    /**
+     * @param  ?LetterWords  $words  in which its description is written; null: English
+     * @param  ?string  $country  whose telephone numbers stand in it; null: those of the anchor's
+     */
+    public function of(MeetingAsTold $told, ?LetterWords $words = null, ?string $country = null): MeetingSnapshot
     {
         $meeting = $told->meeting;
         $host = $told->host();
@@ -42,7 +44,7 @@ final readonly class CoreMeeting
             uid: $meeting->uid,
             sequence: $meeting->sequence,
             summary: $meeting->title,
-            description: self::description($meeting, $words ?? LetterWords::english()),
+            description: self::description($told, $words ?? LetterWords::english(), $country ?? PhonesFor::country($told, null)),
             location: $place,
             url: $kit?->link,
             organizerAddress: $organizer,
@@ -102,8 +104,9 @@ final readonly class CoreMeeting
         return 'm-' . $meeting->address_token . '@' . config('syndex.mail_domain');
     }
 
-    private static function description(Meeting $meeting, LetterWords $words): string
+    private static function description(MeetingAsTold $told, LetterWords $words, ?string $country): string
     {
+        $meeting = $told->meeting;
         $parts = [$meeting->purpose ?? ''];
         if ($meeting->agenda->isNotEmpty()) {
             $parts[] = $words->say('agenda') . ":\n" . $meeting->agenda->map(static fn(AgendaItem $i): string => '- ' . $i->inWords($words->language->length(...)))->implode("\n");
@@ -114,7 +117,7 @@ final readonly class CoreMeeting
         if ($meeting->join_mode->isOnline() && $meeting->kit !== null) {
             $parts[] = $words->say('join') . ': ' . $meeting->kit->link . "\n"
                 . $words->say('number_and_passcode', ['number' => MeetingNumber::of($meeting->kit->number)->format(), 'passcode' => $meeting->kit->passcode]) . "\n"
-                . implode("\n", array_map(static fn(array $d): string => $words->say('by_phone') . ' ' . $words->leftToRight(PhoneText::of($d['number']) . ' (' . $d['country'] . ')'), $meeting->kit->dial_ins)) . "\n"
+                . implode('', array_map(static fn(array $phone): string => $words->say('by_phone') . ' ' . $phone['text'] . "\n", PhonesFor::of($told, $country, $words)))
                 . $words->say('then_pin', ['number' => $meeting->kit->number, 'pin' => $meeting->kit->pin]);
         }
         if ($meeting->join_mode->needsPlace() && $meeting->place !== null) {

@@ -14,23 +14,25 @@ use App\Planning\Attendee;
 use App\Planning\DateAttendee;
 use App\Planning\Meeting;
 use App\Planning\OwnDate;
+use App\Planning\RoomOf;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Collection;
+use Syndex\Core\Joining\RoomRules;
 
 /** Writes down a meeting as it is told, and brings it back just so, whatever became of it since. */
 final readonly class FreezeMeeting
 {
     private const KIT = ['link', 'number', 'passcode', 'pin', 'dial_ins', 'bridge_id'];
 
-    private const PERSON = ['id', 'kind', 'name', 'email', 'zone', 'language'];
+    private const PERSON = ['id', 'kind', 'name', 'email', 'zone', 'language', 'country'];
 
-    public function __construct(private HouseRules $rules) {}
+    public function __construct(private HouseRules $rules, private RoomOf $rooms) {}
 
     public function asItStands(Meeting $meeting): MeetingAsTold
     {
         $meeting->loadMissing(['agenda', 'attendees.person', 'dates.attendees.person', 'kit', 'host', 'coordinator.person']);
 
-        return new MeetingAsTold($meeting, $this->rules->organisation(), $this->rules->organizer());
+        return new MeetingAsTold($meeting, $this->rules->organisation(), $this->rules->organizer(), room: $this->rooms->rules($meeting));
     }
 
     /**
@@ -51,12 +53,13 @@ final readonly class FreezeMeeting
             'coordinator' => [...self::raw($meeting->coordinator, ['id', 'person_id', 'email', 'role']), 'person' => self::raw($meeting->coordinator->person, self::PERSON)],
             'organisation' => $told->organisation,
             'organizer' => $told->organizer->value,
+            'room' => $told->room?->toArray(),
         ], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
     }
 
     public function read(string $content): MeetingAsTold
     {
-        /** @var array{meeting: array<string, mixed>, agenda: list<array<string, mixed>>, attendees: list<array{person: array<string, mixed>}>, dates?: list<array{attendees: list<array{person: array<string, mixed>}>}>, kit: ?array<string, mixed>, host: ?array<string, mixed>, coordinator: array{person: array<string, mixed>}, organisation: string, organizer: string} $frozen */
+        /** @var array{meeting: array<string, mixed>, agenda: list<array<string, mixed>>, attendees: list<array{person: array<string, mixed>}>, dates?: list<array{attendees: list<array{person: array<string, mixed>}>}>, kit: ?array<string, mixed>, host: ?array<string, mixed>, coordinator: array{person: array<string, mixed>}, organisation: string, organizer: string, room?: ?array<string, mixed>} $frozen */
         $frozen = json_decode($content, true, flags: JSON_THROW_ON_ERROR);
         $meeting = self::revived(new Meeting(), $frozen['meeting']);
         $meeting->setRelation('agenda', collect(array_map(static fn(array $i): AgendaItem => self::revived(new AgendaItem(), $i), $frozen['agenda'])));
@@ -68,7 +71,7 @@ final readonly class FreezeMeeting
         $coordinator = self::revived(new Account(), array_diff_key($frozen['coordinator'], ['person' => 0]));
         $meeting->setRelation('coordinator', $coordinator->setRelation('person', self::revived(new Person(), $frozen['coordinator']['person'])));
 
-        return new MeetingAsTold($meeting, $frozen['organisation'], OrganizerAddress::from($frozen['organizer']));
+        return new MeetingAsTold($meeting, $frozen['organisation'], OrganizerAddress::from($frozen['organizer']), room: isset($frozen['room']) ? RoomRules::of($frozen['room']) : null);
     }
 
     /**

@@ -21,7 +21,7 @@ final class MakeMail
     /** Of the series that was cut: the step at which. */
     private ?Step $cut = null;
 
-    /** @var array<string, SnapshotTexts> by language */
+    /** @var array<string, SnapshotTexts> by language and country */
     private array $texts = [];
 
     public function __construct(private readonly FreezeMeeting $freeze, private readonly CoreMeeting $core, private readonly WriteLetter $letters) {}
@@ -51,7 +51,7 @@ final class MakeMail
         $isCancel = $dispatch->kind === DispatchKind::CallingOff;
         $told = $isCancel && $this->before !== null ? $this->before : $this->told;
         $person = $this->person($told, $dispatch);
-        $message = $this->texts($snapshot, LetterWords::to($person, $told->host()))->to($dispatch);
+        $message = $this->texts($snapshot, LetterWords::to($person, $told->host()), PhonesFor::country($told, $person))->to($dispatch);
         $letter = match (true) {
             $isLater => $this->letters->goesOn($this->before ?? $told, $told, $person, $message),
             $this->before !== null => $this->letters->change($this->before, $this->told, $person, $message, $this->cut === null ? null : $this->goesOnFor($this->cut, $dispatch)),
@@ -73,11 +73,11 @@ final class MakeMail
         throw new \LogicException("Whom dispatch $dispatch->id is to is not among those who were told.");
     }
 
-    private function texts(Snapshot $snapshot, LetterWords $words): SnapshotTexts
+    private function texts(Snapshot $snapshot, LetterWords $words, ?string $country): SnapshotTexts
     {
         $known = $snapshot->method === Snapshot::LATER ? null : $this->before;
 
-        return $this->texts[$words->language->tag] ??= new SnapshotTexts($snapshot, $known === null ? null : $this->core->of($known, $words), $this->core->of($this->told, $words));
+        return $this->texts[$words->language->tag . ' ' . $country] ??= new SnapshotTexts($snapshot, $known === null ? null : $this->core->of($known, $words, $country), $this->core->of($this->told, $words, $country));
     }
 
     /** Whether the same step tells a recipient of the dates that come after the cut. */

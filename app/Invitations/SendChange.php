@@ -6,6 +6,7 @@ namespace App\Invitations;
 
 use App\Failure\Decide;
 use App\Failure\NotNow;
+use App\Joining\SettleRoom;
 use App\Live\Live;
 use App\People\Account;
 use App\Planning\ChangeOf;
@@ -64,6 +65,7 @@ final readonly class SendChange
             $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by->id, 'kind' => StepKind::Changed, 'sequence' => $planned->sequence, 'before' => $before, 'after' => $after, 'words' => $words]);
             $this->outbox->tellChange($step, $meeting, $planned, $after, $tellAll, leftOut: $leftOut);
             $sheet->delete();
+            SettleRoom::dispatch($meeting->room_of)->afterCommit();
             $this->live->tell([Live::COORDINATION, ...$channels, ...SendMeeting::channels($meeting)], 'meeting', $meeting->id);
 
             return $meeting;

@@ -6,6 +6,7 @@ namespace App\Invitations;
 
 use App\Failure\Decide;
 use App\Failure\NotNow;
+use App\Joining\SettleRoom;
 use App\Live\Live;
 use App\People\Account;
 use App\Planning\Attendee;
@@ -43,6 +44,7 @@ final readonly class SendMeeting
             $meeting->dates->contains('own_people', true)
                 ? $this->outbox->tellChange($step, $meeting, $this->plan->first($this->freeze->asItStands($meeting)), $after, false)
                 : $this->outbox->tell($meeting, Method::Request, $meeting->sequence, $this->recipients($meeting), step: $step);
+            SettleRoom::dispatch($meeting->room_of)->afterCommit();
             $this->live->tell([Live::COORDINATION, ...self::channels($meeting)], 'meeting', $meeting->id);
 
             return $meeting;

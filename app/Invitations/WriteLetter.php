@@ -18,7 +18,6 @@ use Syndex\Core\Invitations\Change;
 use Syndex\Core\Invitations\Message;
 use Syndex\Core\Invitations\Method;
 use Syndex\Core\Joining\MeetingNumber;
-use Syndex\Core\Joining\PhoneText;
 use Syndex\Core\Recurrence\Expansion;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Sentence\Grammar;
@@ -161,7 +160,7 @@ final class WriteLetter
         $one->setRelation('attendees', collect($own->people));
         $one->setRelation('dates', collect());
 
-        return new MeetingAsTold($one, $told->organisation, $told->organizer, $told->words, $told->cutFrom);
+        return new MeetingAsTold($one, $told->organisation, $told->organizer, $told->words, $told->cutFrom, $told->room);
     }
 
     /** @param array{what: string, was: ?string, now: ?string, date?: string} $line */
@@ -220,8 +219,9 @@ final class WriteLetter
                 'digits' => $kit->number,
                 'passcode' => $kit->passcode,
                 'pin' => $kit->pin,
-                'phones' => array_map(static fn(array $d): array => ['uri' => 'tel:' . $d['number'], 'text' => PhoneText::of($d['number']), 'country' => $d['country']], $kit->dial_ins),
+                'phones' => PhonesFor::of($told, PhonesFor::country($told, $person), $words),
             ],
+            'entry' => EntryWords::of($told, $person, $words),
             'where' => $meeting->join_mode->needsPlace() ? $meeting->place : null,
             'lead' => $coordinator === null ? $words->say('asks_you', ['host' => $host->called()]) : $words->say('asks_you_through', ['host' => $host->called(), 'coordinator' => $coordinator]),
             'words' => $told->words,

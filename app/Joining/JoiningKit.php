@@ -16,9 +16,10 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $number
  * @property string $passcode
  * @property string $pin
- * @property list<array{country: string, number: string}> $dial_ins
+ * @property list<array{country: string, number: string, free?: bool}> $dial_ins
  * @property ?CarbonImmutable $closed_at
  * @property ?CarbonImmutable $unsettled_at since when it is not sure which passcode holds on the bridge
+ * @property ?string $told what the bridge was told last: {@see RoomWanted::mark}
  */
 final class JoiningKit extends Model
 {

@@ -22,18 +22,18 @@ final readonly class MakeKit
     public function __construct(private Bridge $bridge, private Randomness $randomness) {}
 
     /** The kit it has, or one made now. */
-    public function keptOrMade(string $meetingId, string $title): JoiningKit
+    public function keptOrMade(string $meetingId, RoomWanted $wanted): JoiningKit
     {
-        return self::kept($meetingId) ?? $this->made($meetingId, $title, Passcode::made($this->randomness));
+        return self::kept($meetingId) ?? $this->made($meetingId, $wanted, Passcode::made($this->randomness));
     }
 
     /** @param ?Passcode $typed one of the coordinator's own; null: it is made up */
-    public function withPasscode(string $meetingId, string $title, #[\SensitiveParameter] ?Passcode $typed): JoiningKit
+    public function withPasscode(string $meetingId, RoomWanted $wanted, #[\SensitiveParameter] ?Passcode $typed): JoiningKit
     {
         $passcode = $typed ?? Passcode::made($this->randomness);
         $kit = self::kept($meetingId);
 
-        return $kit === null ? $this->made($meetingId, $title, $passcode) : $this->changed($kit, $title, $passcode);
+        return $kit === null ? $this->made($meetingId, $wanted, $passcode) : $this->changed($kit, $wanted, $passcode);
     }
 
     /** To be called when the transaction has ended badly. */
@@ -49,10 +49,10 @@ final readonly class MakeKit
         return JoiningKit::query()->where('meeting_id', $meetingId)->lockForUpdate()->first();
     }
 
-    private function made(string $meetingId, string $title, Passcode $passcode): JoiningKit
+    private function made(string $meetingId, RoomWanted $wanted, Passcode $passcode): JoiningKit
     {
         $pin = Pin::made($this->randomness);
-        $room = $this->bridge->settle(RoomRef::of($meetingId), $title, $passcode, $pin);
+        $room = $this->bridge->settle(RoomRef::of($meetingId), $wanted, $passcode, $pin);
 
         return JoiningKit::query()->create([
             'meeting_id' => $meetingId,
@@ -61,14 +61,15 @@ final readonly class MakeKit
             'number' => $room->number->digits,
             'passcode' => $passcode->text,
             'pin' => $pin->digits,
-            'dial_ins' => array_map(static fn(DialIn $d): array => ['country' => $d->country, 'number' => $d->number], $room->dialIns),
+            'dial_ins' => array_map(static fn(DialIn $d): array => ['country' => $d->country, 'number' => $d->number, 'free' => $d->free], $room->dialIns),
+            'told' => $wanted->mark(),
         ]);
     }
 
-    private function changed(JoiningKit $kit, string $title, Passcode $passcode): JoiningKit
+    private function changed(JoiningKit $kit, RoomWanted $wanted, Passcode $passcode): JoiningKit
     {
-        $this->bridge->settle(RoomRef::of($kit->meeting_id), $title, $passcode, Pin::of($kit->pin));
-        $kit->update(['passcode' => $passcode->text, 'unsettled_at' => null]);
+        $this->bridge->settle(RoomRef::of($kit->meeting_id), $wanted, $passcode, Pin::of($kit->pin));
+        $kit->update(['passcode' => $passcode->text, 'unsettled_at' => null, 'told' => $wanted->mark()]);
 
         return $kit;
     }

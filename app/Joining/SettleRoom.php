@@ -10,7 +10,7 @@ use Illuminate\Foundation\Queue\Queueable;
 use Syndex\Core\Joining\Passcode;
 use Syndex\Core\Joining\Pin;
 
-/** Tells the bridge again what holds, after an answer that did not come: the kit's passcode, or that there is no room. Safe to run twice. */
+/** Tells the bridge what holds: after an answer that did not come, and when the rules of a room have changed. Where there is no room, it is closed. Safe to run twice. */
 final class SettleRoom implements ShouldQueue
 {
     use Queueable;
@@ -28,16 +28,16 @@ final class SettleRoom implements ShouldQueue
         self::dispatch($meetingId)->delay(2);
     }
 
-    public function handle(Bridge $bridge, TitleOfRoom $titles): void
+    public function handle(Bridge $bridge, WantedRooms $rooms): void
     {
-        Decide::on(function () use ($bridge, $titles): void {
-            $title = $titles->locked($this->meetingId);
+        Decide::on(function () use ($bridge, $rooms): void {
+            $wanted = $rooms->locked($this->meetingId);
             $kit = JoiningKit::query()->where('meeting_id', $this->meetingId)->lockForUpdate()->first();
-            if ($title === null || $kit === null) {
+            if ($wanted === null || $kit === null) {
                 $bridge->close(RoomRef::of($this->meetingId));
-            } elseif ($kit->closed_at === null && $kit->unsettled_at !== null) {
-                $bridge->settle(RoomRef::of($this->meetingId), $title, Passcode::typed($kit->passcode), Pin::of($kit->pin));
-                $kit->update(['unsettled_at' => null]);
+            } elseif ($kit->closed_at === null && ($kit->unsettled_at !== null || $kit->told !== $wanted->mark())) {
+                $bridge->settle(RoomRef::of($this->meetingId), $wanted, Passcode::typed($kit->passcode), Pin::of($kit->pin));
+                $kit->update(['unsettled_at' => null, 'told' => $wanted->mark()]);
             }
         });
     }

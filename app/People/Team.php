@@ -15,12 +15,18 @@ use Illuminate\Database\Eloquent\Relations\BelongsToMany;
  * @property string $name
  * @property string $name_key as it is compared and listed: no accents, lower case
  * @property ?string $parent_id
+ * @property ?array<string, mixed> $room what it has settled for rooms of those whose host belongs to it: {@see \App\HouseRules\RoomSource}
  */
 final class Team extends Model
 {
     use HasUlids;
 
     protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['room' => 'array'];
+    }
 
     /** @return BelongsToMany<Person, $this> */
     public function members(): BelongsToMany

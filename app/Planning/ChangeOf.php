@@ -23,7 +23,7 @@ use Syndex\Core\Time\WallTime;
 final readonly class ChangeOf
 {
     /** Columns that a sheet may change. */
-    private const COLUMNS = ['host_id', 'title', 'purpose', 'links', 'starts_local', 'zone', 'all_day', 'duration_minutes', 'rrule', 'extra_local', 'dropped_local', 'moved_local', 'join_mode', 'place', 'hides_people', 'reminder_minutes', 'calendar_class', 'categories', 'takes_no_time', 'not_forwarded', 'kit_of'];
+    private const COLUMNS = ['host_id', 'title', 'purpose', 'links', 'starts_local', 'zone', 'all_day', 'duration_minutes', 'rrule', 'extra_local', 'dropped_local', 'moved_local', 'join_mode', 'place', 'room', 'hides_people', 'reminder_minutes', 'calendar_class', 'categories', 'takes_no_time', 'not_forwarded', 'kit_of'];
 
     public function __construct(private StartDraft $start, private LayDown $layDown, private MeetingSeries $series, private CutChange $cuts, private Live $live) {}
 

@@ -14,12 +14,12 @@ use Syndex\Core\Joining\Passcode;
 /** Gives a meeting its kit. It stays locked while the bridge is asked, so that it is not sent, discarded or asked for twice meanwhile. */
 final readonly class GiveKit
 {
-    public function __construct(private MakeKit $makeKit) {}
+    public function __construct(private MakeKit $makeKit, private RoomOf $rooms) {}
 
     /** The kit it has, or one made now. */
     public function __invoke(Meeting $meeting): JoiningKit
     {
-        return $this->decided($meeting, fn(Meeting $meeting): JoiningKit => $this->makeKit->keptOrMade($meeting->room_of, $meeting->title));
+        return $this->decided($meeting, fn(Meeting $meeting): JoiningKit => $this->makeKit->keptOrMade($meeting->room_of, $this->rooms->wanted($meeting)));
     }
 
     /** @param ?string $typed a passcode of the coordinator's own; null or empty: it is made up */
@@ -31,7 +31,7 @@ final readonly class GiveKit
         }
         $passcode = $typed === null || $typed === '' ? null : Passcode::typed($typed);
 
-        return $this->decided($meeting, fn(Meeting $meeting): JoiningKit => $this->makeKit->withPasscode($meeting->room_of, $meeting->title, $passcode));
+        return $this->decided($meeting, fn(Meeting $meeting): JoiningKit => $this->makeKit->withPasscode($meeting->room_of, $this->rooms->wanted($meeting), $passcode));
     }
 
     /** @param \Closure(Meeting): JoiningKit $decision */

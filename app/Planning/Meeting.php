@@ -45,6 +45,7 @@ use Illuminate\Support\Collection;
  * @property ?list<array{string, string}> $moved_local which added date stands in for which dropped one
  * @property JoinMode $join_mode
  * @property ?string $place
+ * @property ?array{settings?: array<string, mixed>, coHosts?: list<string>, account?: ?string} $room what was chosen for it: {@see RoomChoices}
  * @property ?bool $hides_people whether its people are hidden from each other; null: as usual with whoever is invited
  * @property ?int $reminder_minutes minutes ahead at which calendars remind; null: they do not
  * @property 'public'|'private'|'confidential' $calendar_class
@@ -93,6 +94,7 @@ final class Meeting extends Model
             'moved_local' => 'array',
             'all_day' => 'boolean',
             'hides_people' => 'boolean',
+            'room' => 'array',
             'categories' => 'array',
             'takes_no_time' => 'boolean',
             'not_forwarded' => 'boolean',

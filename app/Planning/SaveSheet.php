@@ -51,6 +51,7 @@ final readonly class SaveSheet
                 'join_mode' => $sheet->joinMode,
                 'place' => $sheet->place === '' ? null : $sheet->place,
                 'hides_people' => $sheet->hidesPeople,
+                'room' => $sheet->room->column(),
                 ...$sheet->choices->columns(),
                 ...($meeting->status->takesTime() || $meeting->changes_id !== null ? [] : ['shown_at' => ShownAt::first($series, $sheet->zone)]),
             ]);

@@ -37,6 +37,7 @@ final readonly class Sheet
         public ?bool $hidesPeople = null,
         public array $own = [],
         public EntryChoices $choices = new EntryChoices(),
+        public RoomChoices $room = new RoomChoices(),
     ) {}
 
     /** The same with other dates; what single dates have of their own goes along as it is named now. */

@@ -31,6 +31,7 @@ final readonly class SheetOfMeeting
             hidesPeople: $meeting->hides_people,
             own: array_values($meeting->dates->map(static fn(OwnDate $d): SheetDate => $d->asked())->all()),
             choices: EntryChoices::of($meeting),
+            room: RoomChoices::of($meeting),
         );
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\HouseRules\RoomEntry;
 use App\People\ManyIds;
 use App\People\Person;
 use App\People\Team;
@@ -49,6 +50,11 @@ class SheetRequest extends SeriesRequest
             'choices.categories.*' => ['required', 'string', 'max:60', 'regex:/\\A[^\\x00-\\x1F]+\\z/u'],
             'choices.takesNoTime' => ['required_with:choices', 'boolean'],
             'choices.notForwarded' => ['required_with:choices', 'boolean'],
+            'room' => ['sometimes', 'array:settings,coHosts,account'],
+            'room.settings' => ['present_with:room', 'array', RoomEntry::settings(...)],
+            'room.coHosts' => ['present_with:room', 'array', 'list', 'max:100'],
+            'room.coHosts.*' => ['bail', 'required', 'string', 'max:26'],
+            'room.account' => ['present_with:room', 'nullable', 'string', 'max:40'],
             ...parent::rules(),
         ];
     }
@@ -87,6 +93,7 @@ class SheetRequest extends SeriesRequest
             $this->input('hidesPeople') === null ? null : $this->boolean('hidesPeople'),
             $this->own(),
             $this->choices(),
+            $this->room(),
         );
     }
 
@@ -103,6 +110,17 @@ class SheetRequest extends SeriesRequest
             array_values(array_unique(array_map(static fn(mixed $c): string => trim((string) $c), (array) $this->input('choices.categories')))),
             $this->boolean('choices.takesNoTime'),
             $this->boolean('choices.notForwarded'),
+        );
+    }
+
+    private function room(): RoomChoices
+    {
+        $asked = array_column((array) $this->input('attendees'), 'personId');
+
+        return new RoomChoices(
+            (array) $this->input('room.settings', []),
+            array_values(array_unique(array_filter((array) $this->input('room.coHosts', []), static fn(mixed $id): bool => in_array($id, $asked, true)))),
+            $this->input('room.account'),
         );
     }
 

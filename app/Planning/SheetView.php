@@ -53,6 +53,7 @@ final readonly class SheetView
             ])->all(),
             'hidesPeople' => $meeting->hides_people,
             'choices' => EntryChoices::of($meeting)->wire(),
+            'room' => RoomChoices::of($meeting)->wire(),
             'joinMode' => $meeting->join_mode->value,
             'kit' => $withKit && $meeting->kit !== null ? (new KitResource($meeting->kit))->toArray($request) : null,
             'changeOf' => $meeting->changes_id,

@@ -59,6 +59,7 @@ final readonly class StartDraft
                 'duration_minutes' => $earlier->duration_minutes,
                 'join_mode' => $earlier->join_mode,
                 'place' => $earlier->place,
+                'room' => $earlier->room,
                 'hides_people' => $earlier->hides_people,
                 ...EntryChoices::of($earlier)->columns(),
             ]);

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 return [
+    'room_setting' => 'No room can have this: “:name”.',
     'whole_days' => 'An all-day meeting lasts whole days.',
     'end_not_after_start' => 'The end must come after the start.',
     'a_day_at_most' => 'A meeting can last at most 24 hours.',

@@ -1,9 +1,10 @@
 // The bridge: a conferencing service for one machine, spoken to over HTTP (docs/bridge-protocol.md).
-// It makes rooms with a link, a number and telephone numbers; nobody talks in them.
+// It makes rooms with a link, a number and telephone numbers, under the rules it is given; nobody talks in them.
 import crypto from 'node:crypto';
 import fs from 'node:fs';
 import http from 'node:http';
 import path from 'node:path';
+import { ACCOUNTS, DIAL_INS } from './offers.mjs';
 
 const folder = process.env.BRIDGE_DIR ?? 'var/bridge';
 const key = process.env.BRIDGE_KEY ?? '';
@@ -11,9 +12,10 @@ const port = Number(process.env.BRIDGE_PORT ?? 2626);
 const file = path.join(folder, 'rooms.json');
 
 fs.mkdirSync(folder, { recursive: true });
-/** Rooms by the name that was chosen for them. @type {Record<string, { id: string, title: string, link: string, number: string, passcode: string, pin: string, closed: boolean }>} */
+/** Rooms by the name that was chosen for them. @type {Record<string, { id: string, title: string, link: string, number: string, passcode: string, pin: string, closed: boolean, rules?: object, account?: string }>} */
 const rooms = readRooms();
-const faults = { slowMs: 0, refuse: false, drop: false, dropAfter: false };
+const NO_FAULTS = { slowMs: 0, lateMs: 0, refuse: false, drop: false, dropAfter: false };
+const faults = { ...NO_FAULTS };
 
 /** A file that a crash left half written is put aside, not died of. */
 function readRooms() {
@@ -32,13 +34,6 @@ function readRooms() {
   }
 }
 
-/** Numbers that the offices which give them out keep for fiction, or that no subscriber can have. */
-const DIAL_INS = [
-  { country: 'GB', number: '+442079460142' },
-  { country: 'US', number: '+12025550142' },
-  { country: 'AU', number: '+61255500142' },
-];
-
 function keep() {
   fs.writeFileSync(`${file}.new`, JSON.stringify(rooms), { mode: 0o600 });
   fs.renameSync(`${file}.new`, file);
@@ -56,26 +51,41 @@ function freshNumber() {
   }
 }
 
-const described = ({ id, title, link, number, closed }) => ({ id, title, link, number, closed, dial_ins: DIAL_INS });
+const described = ({ id, title, link, number, closed, rules, account }) => ({
+  id,
+  title,
+  link,
+  number,
+  closed,
+  rules: rules ?? {},
+  account: account ?? ACCOUNTS[0].id,
+  dial_ins: DIAL_INS,
+});
 
 /** Opens the room with this name, or gives the one that is there what was asked. */
-function settle(ref, { title, passcode, pin }) {
+function settle(ref, { title, passcode, pin, rules, account }) {
   if (!/^[A-Za-z0-9]{4,32}$/.test(passcode ?? '') || !/^\d{4,12}$/.test(pin ?? '')) {
     return [422, { error: 'a room needs a passcode of letters and digits and a PIN of digits' }];
   }
-  const there = rooms[ref];
+  const chosen = ACCOUNTS.find(({ id }) => id === (account ?? ACCOUNTS[0].id));
+  if (!chosen) {
+    return [422, { error: 'there is no such account' }];
+  }
+  if (rules !== undefined && (rules === null || typeof rules !== 'object' || Array.isArray(rules))) {
+    return [422, { error: 'rules are an object, a setting a key' }];
+  }
+  const settled = { title: String(title ?? ''), passcode, pin, rules: rules ?? {}, account: chosen.id };
+  const there = Object.hasOwn(rooms, ref) ? rooms[ref] : undefined;
   if (there && !there.closed) {
-    Object.assign(there, { title: String(title ?? ''), passcode, pin });
+    Object.assign(there, settled);
     keep();
     return [200, described(there)];
   }
   rooms[ref] = {
     id: letters(12),
-    title: String(title ?? ''),
+    ...settled,
     link: `https://meet.syndex.example/j/${letters(3)}-${letters(4)}-${letters(3)}`,
     number: freshNumber(),
-    passcode,
-    pin,
     closed: false,
   };
   keep();
@@ -85,6 +95,9 @@ function settle(ref, { title, passcode, pin }) {
 function answer(method, pathname, asked) {
   if (pathname === '/numbers' && method === 'GET') {
     return [200, { dial_ins: DIAL_INS }];
+  }
+  if (pathname === '/accounts' && method === 'GET') {
+    return [200, { accounts: ACCOUNTS }];
   }
   const ref = /^\/rooms\/([A-Za-z0-9-]{1,80})$/.exec(pathname)?.[1] ?? '';
   if (ref !== '' && method === 'PUT') {
@@ -137,7 +150,12 @@ async function serve(request, send) {
   // "//" is no path that a URL could have after its host.
   const pathname = (request.url ?? '/').split('?')[0];
   if (pathname === '/faults' && request.method === 'PUT') {
-    Object.assign(faults, { slowMs: 0, refuse: false, drop: false, dropAfter: false }, body);
+    const { forget, ...switched } = body;
+    Object.assign(faults, NO_FAULTS, switched);
+    if (typeof forget === 'string' && Object.hasOwn(rooms, forget)) {
+      delete rooms[forget];
+      keep();
+    }
     return send([200, faults]);
   }
   await new Promise((done) => setTimeout(done, faults.slowMs));
@@ -145,6 +163,7 @@ async function serve(request, send) {
     return request.socket.destroy();
   }
   const said = faults.refuse ? [503, { error: 'no rooms at the moment' }] : answer(request.method, pathname, body);
+  await new Promise((done) => setTimeout(done, faults.lateMs));
   return faults.dropAfter ? request.socket.destroy() : send(said);
 }
 

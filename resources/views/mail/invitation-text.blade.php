@@ -23,9 +23,13 @@
 {!! $say->say('join') !!}: {!! $kit['link'] !!}
 {!! $say->say('number_and_passcode', ['number' => $kit['number'], 'passcode' => $kit['passcode']]) !!}
 @foreach ($kit['phones'] as $phone)
-{!! $say->say('by_phone') !!} {!! $say->leftToRight($phone['text'].' ('.$phone['country'].')') !!}
+{!! $say->say('by_phone') !!} {!! $phone['text'] !!}
 @endforeach
 {!! $say->say('then_pin', ['number' => $kit['digits'], 'pin' => $kit['pin']]) !!}
+@if ($entry !== [])
+
+{!! implode(' ', $entry) !!}
+@endif
 
 @endif
 @if ($where)

@@ -20,9 +20,12 @@
 <p style="margin:0"><a dir="ltr" href="{{ $kit['link'] }}" style="color:#17202b">{{ $kit['link'] }}</a><br>{{ $say->say('number_and_passcode', ['number' => $kit['number'], 'passcode' => $kit['passcode']]) }}</p>
 <p class="box" style="margin:12px 0 0;background:#f3f4f0;padding:10px 12px">
 @foreach ($kit['phones'] as $phone)
-<strong>{{ $say->say('by_phone') }}</strong> <a dir="ltr" href="{{ $phone['uri'] }}" style="color:#17202b">{{ $phone['text'] }}</a> ({{ $phone['country'] }})<br>
+<strong>{{ $say->say('by_phone') }}</strong> <a href="{{ $phone['uri'] }}" style="color:#17202b">{{ $phone['text'] }}</a><br>
 @endforeach
 {{ $say->say('then_pin', ['number' => $kit['digits'], 'pin' => $kit['pin']]) }}</p>
+@if ($entry !== [])
+<p style="margin:12px 0 0">{{ implode(' ', $entry) }}</p>
+@endif
 @endif
 @if ($where)
 <p style="margin:16px 0 0"><strong>{{ $say->say('place') }}</strong> {{ $where }}</p>

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Invitations;
+
+use App\People\Person;
+use App\People\PersonKind;
+use Syndex\Core\Joining\ArrivesAs;
+use Syndex\Core\Joining\EntryForecast;
+use Syndex\Core\Joining\EntryOutcome;
+use Syndex\Core\Joining\EntryReason;
+use Syndex\Core\Joining\Expected;
+use Syndex\Core\Joining\RoomSetting;
+use Syndex\Core\Joining\WayIn;
+
+/** What a recipient needs to know of getting in: what concerns them, and nothing else. */
+final class EntryWords
+{
+    /** @return list<string> */
+    public static function of(MeetingAsTold $told, Person $reader, LetterWords $words): array
+    {
+        $room = $told->room;
+        if ($room === null || !$told->meeting->join_mode->isOnline() || $told->meeting->kit === null) {
+            return [];
+        }
+        $who = match (true) {
+            $reader->id === $told->meeting->host_id => ArrivesAs::Host,
+            in_array($reader->id, $told->meeting->room['coHosts'] ?? [], true) => ArrivesAs::CoHost,
+            $reader->kind === PersonKind::Guest => ArrivesAs::Guest,
+            default => ArrivesAs::Colleague,
+        };
+        $recorded = $room->is(RoomSetting::Recording) ? [$words->say('room_recorded')] : [];
+        if ($who->runsIt()) {
+            return [$words->say('room_opens', ['n' => max((int) $room->number(RoomSetting::Opens), (int) $room->number(RoomSetting::Doors))]), ...$recorded];
+        }
+        $doors = (int) $room->number(RoomSetting::Doors);
+        $expected = new Expected($reader->id, $who, WayIn::Link, $who === ArrivesAs::Colleague, null);
+        $early = (new EntryForecast($room->entry(), 1))->answer($expected, -$doors);
+        $later = (new EntryForecast($room->entry(), 0))->answer($expected, 0);
+        $lock = $room->number(RoomSetting::Lock);
+
+        return array_values(array_filter([
+            $words->say('room_doors', ['n' => $doors]),
+            $early->reason === EntryReason::NoHost ? $words->say($early->outcome === EntryOutcome::Lobby ? 'room_before_host' : 'room_wait') : null,
+            $later->reason === EntryReason::Lobby ? $words->say('room_lobby') : null,
+            $room->is(RoomSetting::SignIn) ? $words->say('room_sign_in') : null,
+            $lock === null ? null : $words->say('room_lock', ['n' => $lock]),
+            ...$recorded,
+        ]));
+    }
+}

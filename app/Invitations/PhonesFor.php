@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Invitations;
+
+use App\People\Person;
+use Syndex\Core\Joining\ChosenCountry;
+use Syndex\Core\Joining\DialIn;
+use Syndex\Core\Joining\DialInChoice;
+use Syndex\Core\Joining\PhoneText;
+use Syndex\Core\Joining\RoomSetting;
+use Syndex\Core\Time\ZoneCountries;
+
+/**
+ * The telephone numbers that one recipient reads: those of where they are, and those that the coordinator adds for all. What others
+ * need stands with them, so that nobody is told anew when somebody from elsewhere is asked.
+ */
+final class PhonesFor
+{
+    /** @return ?string the country whose numbers somebody needs; of whom it is not known, the anchor's */
+    public static function country(MeetingAsTold $told, ?Person $reader): ?string
+    {
+        return $reader->country ?? ($reader?->zone === null ? null : ZoneCountries::of($reader->zone)) ?? ZoneCountries::of($told->meeting->zone);
+    }
+
+    /** @return list<array{uri: string, text: string}> in the reader's language */
+    public static function of(MeetingAsTold $told, ?string $country, LetterWords $words): array
+    {
+        $numbers = array_map(static fn(array $d): DialIn => DialIn::of($d['country'], $d['number'], $d['free'] ?? false), $told->meeting->kit->dial_ins ?? []);
+        $list = static fn(RoomSetting $setting): array => array_values(array_filter((array) $told->room?->value($setting), is_string(...)));
+        $chosen = (new DialInChoice($numbers, ZoneCountries::places()))->of(['reader' => $country], $list(RoomSetting::PhonesAlso), $list(RoomSetting::PhonesNot));
+        $lines = [];
+        foreach ($chosen as $one) {
+            foreach ($one->numbers as $number) {
+                $lines[] = ['uri' => $number->uri(), 'text' => self::text($one, $number, $words)];
+            }
+        }
+
+        return $lines;
+    }
+
+    private static function text(ChosenCountry $chosen, DialIn $number, LetterWords $words): string
+    {
+        $place = static fn(string $code): string => (string) \Locale::getDisplayRegion("und-$code", $words->language->tag);
+        $isOwn = $chosen->from === $chosen->country;
+        // Whoever is asked for their own country reads it as it is dialled there; others, with the country's code.
+        $digits = $words->leftToRight($isOwn && $chosen->people !== [] ? PhoneText::national($number->number) : PhoneText::of($number->number));
+
+        return match (true) {
+            !$isOwn => $words->say('phone_nearest', ['number' => $digits, 'country' => $place($chosen->from), 'own' => $place($chosen->country)]),
+            $number->free => $words->say('phone_free', ['number' => $digits, 'country' => $place($chosen->country)]),
+            default => $words->say('phone', ['number' => $digits, 'country' => $place($chosen->country)]),
+        };
+    }
+}

@@ -1,0 +1,206 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\HouseRules\RoomPolicy;
+use App\Joining\BridgeOffers;
+use App\People\Countries;
+use App\People\PersonKind;
+use App\People\Whereabouts;
+use Syndex\Core\Joining\ArrivesAs;
+use Syndex\Core\Joining\BridgeAccount;
+use Syndex\Core\Joining\ChosenCountry;
+use Syndex\Core\Joining\DialIn;
+use Syndex\Core\Joining\DialInChoice;
+use Syndex\Core\Joining\EntryForecast;
+use Syndex\Core\Joining\EntryOutcome;
+use Syndex\Core\Joining\EntryReason;
+use Syndex\Core\Joining\EntryStretch;
+use Syndex\Core\Joining\Expected;
+use Syndex\Core\Joining\PhoneText;
+use Syndex\Core\Joining\RoomConflict;
+use Syndex\Core\Joining\RoomConflicts;
+use Syndex\Core\Joining\RoomRules;
+use Syndex\Core\Joining\RoomSetting;
+use Syndex\Core\Joining\WayIn;
+use Syndex\Core\Time\ZoneCountries;
+
+/** The room of a sheet: its settings and who locks them, what becomes of each at the door, what does not go together, and the telephones. */
+final readonly class RoomView
+{
+    /** Minutes around the start that are shown at least, and at most. */
+    private const BEFORE = 15;
+
+    private const AFTER = 30;
+
+    private const MOST = 180;
+
+    /** Of the picture, beyond the last moment at which something changes. */
+    private const MARGIN = 5;
+
+    /** Somebody to whom the link was handed on. */
+    private const STRANGER = '';
+
+    public function __construct(private RoomOf $rooms, private Whereabouts $whereabouts, private BridgeOffers $offers) {}
+
+    /**
+     * @param  int  $hostComes  minutes from the start
+     * @return array<string, mixed>
+     */
+    public function of(Sheet $sheet, int $hostComes): array
+    {
+        $policy = $this->rooms->policy($sheet->hostId);
+        $rules = $policy->rules($sheet->room->settings);
+        $account = $this->offers->account($sheet->room->account);
+        $expected = $this->expected($sheet);
+        $forecast = new EntryForecast($rules->entry(), $hostComes);
+        [$from, $until] = self::window($rules, $hostComes);
+
+        return [
+            'settings' => self::settings($policy, $rules, $sheet->room, $account),
+            'account' => $account === null ? null : self::account($account),
+            'accounts' => array_map(self::account(...), $this->offers->accounts()),
+            'from' => $from,
+            'until' => $until,
+            'hostComes' => $hostComes,
+            'groups' => self::groups($expected, $forecast, $from, $until),
+            'sum' => self::sum($expected, $forecast, max(0, $hostComes)),
+            'conflicts' => array_map(static fn(RoomConflict $c): array => ['kind' => $c->kind->value, 'people' => $c->people, 'facts' => (object) [...$c->facts, ...(isset($c->facts['country']) ? ['place' => self::country((string) $c->facts['country'])] : [])], 'ways' => array_map(static fn(array $way): object => (object) $way, $c->ways)], (new RoomConflicts($rules, $expected, $hostComes, $account, $sheet->durationMinutes))->all()),
+            ...$this->phones($expected, $rules),
+        ];
+    }
+
+    /** @return list<Expected> in the order of the sheet */
+    private function expected(Sheet $sheet): array
+    {
+        $found = $this->whereabouts->of(array_column($sheet->attendees, 'personId'));
+        $expected = [];
+        foreach ($sheet->attendees as ['personId' => $id]) {
+            $about = $found[$id] ?? null;
+            if ($about !== null) {
+                $who = match (true) {
+                    $id === $sheet->hostId => ArrivesAs::Host,
+                    in_array($id, $sheet->room->coHosts, true) => ArrivesAs::CoHost,
+                    $about['kind'] === PersonKind::Guest => ArrivesAs::Guest,
+                    default => ArrivesAs::Colleague,
+                };
+                $expected[] = new Expected($id, $who, WayIn::Link, $about['signsIn'], $about['country']);
+            }
+        }
+
+        return $expected;
+    }
+
+    /** @return array{int, int} */
+    private static function window(RoomRules $rules, int $hostComes): array
+    {
+        $doors = (int) $rules->number(RoomSetting::Doors);
+        $lock = $rules->number(RoomSetting::Lock) ?? 0;
+
+        return [
+            -min(self::MOST, max(self::BEFORE, $doors + self::MARGIN, self::MARGIN - $hostComes)),
+            min(self::MOST, max(self::AFTER, $lock + 2 * self::MARGIN, $hostComes + 2 * self::MARGIN)),
+        ];
+    }
+
+    /** @return array<string, array<string, mixed>> */
+    private static function settings(RoomPolicy $policy, RoomRules $rules, RoomChoices $choices, ?BridgeAccount $account): array
+    {
+        $settings = [];
+        foreach (RoomSetting::cases() as $setting) {
+            $settings[$setting->value] = [
+                'value' => $rules->value($setting),
+                'lockedBy' => $policy->lockedBy($setting),
+                'chosen' => array_key_exists($setting->value, $choices->settings),
+                'offered' => $account === null || $account->can($setting),
+            ];
+        }
+
+        return $settings;
+    }
+
+    /** @return array<string, mixed> */
+    private static function account(BridgeAccount $account): array
+    {
+        return ['id' => $account->id, 'name' => $account->name, 'minutes' => $account->minutes, 'people' => $account->people, 'coHosts' => $account->coHosts];
+    }
+
+    /**
+     * People to whom the same happens, the stranger last.
+     *
+     * @param  list<Expected>  $expected
+     * @return list<array<string, mixed>>
+     */
+    private static function groups(array $expected, EntryForecast $forecast, int $from, int $until): array
+    {
+        $groups = [];
+        foreach ([...$expected, new Expected(self::STRANGER, ArrivesAs::Stranger, WayIn::Link, false, null)] as $person) {
+            $key = "{$person->who->value} {$person->country} " . ($person->signedIn ? 'in' : '');
+            $groups[$key] ??= ['people' => [], 'who' => $person->who->value, 'signedIn' => $person->signedIn, 'country' => $person->country === null ? null : self::country($person->country), 'stretches' => array_map(static fn(EntryStretch $s): array => ['from' => $s->from, 'until' => $s->until, 'outcome' => $s->outcome->value, 'reason' => $s->reason->value], $forecast->of($person, $from, $until))];
+            if ($person->id !== self::STRANGER) {
+                $groups[$key]['people'][] = $person->id;
+            }
+        }
+
+        return array_values($groups);
+    }
+
+    /**
+     * Who is in when the host has come, who must be let in, and who is refused.
+     *
+     * @param  list<Expected>  $expected
+     * @return array{at: int, in: int, of: int, letIn: list<string>, refused: list<string>}
+     */
+    private static function sum(array $expected, EntryForecast $forecast, int $minute): array
+    {
+        $in = 0;
+        $letIn = $refused = [];
+        foreach ($expected as $person) {
+            $answer = $forecast->answer($person, $minute);
+            if ($answer->outcome === EntryOutcome::Admitted) {
+                $in++;
+            } elseif ($answer->reason === EntryReason::Lobby) {
+                $letIn[] = $person->id;
+            } elseif ($answer->outcome === EntryOutcome::Refused) {
+                $refused[] = $person->id;
+            }
+        }
+
+        return ['at' => $minute, 'in' => $in, 'of' => count($expected), 'letIn' => $letIn, 'refused' => $refused];
+    }
+
+    /**
+     * @param  list<Expected>  $expected
+     * @return array{phones: list<array<string, mixed>>, nowhere: list<string>, numberCountries: list<array{code: string, name: string}>}
+     */
+    private function phones(array $expected, RoomRules $rules): array
+    {
+        $numbers = $this->offers->numbers();
+        $countries = [];
+        foreach ($expected as $person) {
+            $countries[$person->id] = $person->country;
+        }
+        $list = static fn(RoomSetting $setting): array => array_values(array_filter((array) $rules->value($setting), is_string(...)));
+        $chosen = (new DialInChoice($numbers, ZoneCountries::places()))->of($countries, $list(RoomSetting::PhonesAlso), $list(RoomSetting::PhonesNot));
+        $offered = array_values(array_unique(array_map(static fn(DialIn $d): string => $d->country, $numbers)));
+
+        return [
+            'phones' => array_map(static fn(ChosenCountry $c): array => [
+                'country' => $c->country,
+                'name' => self::country($c->country),
+                'from' => $c->from === $c->country ? null : self::country($c->from),
+                'numbers' => array_map(static fn(DialIn $d): array => ['text' => $c->from === $c->country ? PhoneText::national($d->number) : PhoneText::of($d->number), 'uri' => $d->uri(), 'free' => $d->free], $c->numbers),
+                'people' => $c->people,
+            ], $chosen),
+            'nowhere' => array_map(strval(...), array_keys(array_filter($countries, is_null(...)))),
+            'numberCountries' => array_map(static fn(string $code): array => ['code' => $code, 'name' => self::country($code)], $offered),
+        ];
+    }
+
+    private static function country(string $code): string
+    {
+        return Countries::all()[$code] ?? $code;
+    }
+}

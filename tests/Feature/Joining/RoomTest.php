@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Joining\Bridge;
+use App\Joining\BridgeOffers;
+use App\Joining\RoomRef;
+use App\Joining\SettleRoom;
+use App\People\Role;
+use App\People\Team;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\Http;
+
+use function Tests\Feature\account;
+use function Tests\Feature\colleague;
+use function Tests\Feature\guest;
+use function Tests\Feature\icsTo;
+use function Tests\Feature\mailTo;
+use function Tests\Feature\meeting;
+use function Tests\Feature\sheet;
+
+beforeEach(function (): void {
+    $this->travelTo('2026-11-25T09:00:00Z');
+    $this->coordinator = account(Role::Coordinator, colleague('Wanjiru Achola', 'Africa/Nairobi', ['country' => 'KE']));
+    $this->ines = colleague('Inês Varela', 'Europe/Lisbon', ['language' => 'pt']);
+    $this->lena = guest('lena@orchard.example');
+    $this->anil = colleague('Anil Sherpani', 'Asia/Kathmandu');
+    account(Role::Colleague, $this->ines);
+    $this->actingAs($this->coordinator);
+    $this->meeting = meeting($this->coordinator, [$this->coordinator->person, $this->ines, $this->lena, $this->anil], ['starts_local' => '2026-12-08 15:30:00']);
+    $this->room = fn(array $settings = [], array $changes = [], int $hostComes = 0): array => $this->postJson('/api/room', [...sheet($this->meeting), 'room' => ['settings' => (object) $settings, 'coHosts' => [], 'account' => null], ...$changes, 'hostComes' => $hostComes])->assertOk()->json();
+    $this->bridge = fn(string $method, string $path, array $body = []) => Http::withToken(config('syndex.bridge.key'))->send($method, config('syndex.bridge.url') . $path, ['json' => $body]);
+});
+
+afterEach(function (): void {
+    ($this->bridge)('PUT', '/faults');
+    Cache::store('progress')->forget('bridge-silent');
+    Cache::store('progress')->forget('bridge-offers');
+});
+
+it('says what becomes of each at the door, by the minute, and of whoever was handed the link', function (): void {
+    $room = ($this->room)(['lock' => 10]);
+    $told = array_map(static fn(array $g): array => [$g['who'], $g['people'], array_map(static fn(array $s): string => "$s[from] $s[outcome] $s[reason]", $g['stretches'])], $room['groups']);
+
+    expect($told)->toBe([
+        ['host', [$this->coordinator->person_id], ['-15 admitted host']],
+        ['colleague', [$this->ines->id], ['-15 closed too_early', '-10 lobby no_host', '0 admitted open', '10 refused locked']],
+        ['guest', [$this->lena->id], ['-15 closed too_early', '-10 lobby no_host', '0 lobby lobby', '10 refused locked']],
+        ['colleague', [$this->anil->id], ['-15 closed too_early', '-10 lobby no_host', '0 admitted open', '10 refused locked']],
+        ['stranger', [], ['-15 refused not_invited']],
+    ])->and($room['sum'])->toBe(['at' => 0, 'in' => 3, 'of' => 4, 'letIn' => [$this->lena->id], 'refused' => []])
+        ->and(($this->room)(hostComes: 5)['groups'][1]['stretches'][1])->toBe(['from' => -10, 'until' => 5, 'outcome' => 'lobby', 'reason' => 'no_host']);
+});
+
+it('explains what does not go together, with the way out, and takes co-hosts for hosts', function (): void {
+    $room = ($this->room)(['signIn' => true, 'countries' => ['refuse' => ['NP']]]);
+
+    expect(array_map(static fn(array $c): array => [$c['kind'], $c['people']], $room['conflicts']))->toBe([['guests_cannot_sign_in', [$this->lena->id]], ['country_refused', [$this->anil->id]]])
+        ->and($room['conflicts'][1]['facts']['place'])->toBe('Nepal')
+        ->and($room['conflicts'][1]['ways'][0])->toBe(['countries' => null])
+        ->and(($this->room)([], ['room' => ['settings' => (object) ['countries' => ['refuse' => ['NP']]], 'coHosts' => [$this->anil->id], 'account' => null]])['conflicts'])->toBe([]);
+});
+
+it('holds the plan against the account of the bridge', function (): void {
+    $room = ($this->room)([], ['room' => ['settings' => (object) ['recording' => true], 'coHosts' => [$this->ines->id, $this->anil->id], 'account' => 'bench']]);
+
+    expect(array_column($room['conflicts'], 'kind'))->toBe(['too_long_for_account', 'too_many_co_hosts', 'not_offered'])
+        ->and($room['account'])->toMatchArray(['id' => 'bench', 'people' => 12, 'minutes' => 40])
+        ->and($room['settings']['recording'])->toMatchArray(['offered' => false, 'chosen' => true])
+        ->and(array_column($room['accounts'], 'id'))->toBe(['greenhouse', 'bench', 'field']);
+});
+
+it('names the telephones of where people are, the nearest where there is none, and whose place nobody knows', function (): void {
+    $room = ($this->room)(['phonesAlso' => ['US'], 'phonesNot' => ['KE']]);
+
+    expect(array_map(static fn(array $p): array => [$p['name'], $p['from'], array_column($p['numbers'], 'text'), $p['people']], $room['phones']))->toBe([
+        ['Nepal', 'India', ['+91 11 5550 1420'], [$this->anil->id]],
+        ['Portugal', null, ['21 555 0142'], [$this->ines->id]],
+        ['United States', null, ['(800) 555-0142', '(202) 555-0142'], []],
+    ])->and($room['nowhere'])->toBe([$this->lena->id]);
+});
+
+it('keeps what was chosen, and takes it along into a copy and a change', function (): void {
+    $chosen = ['settings' => ['doors' => 5, 'lobby' => ['everyone'], 'countries' => ['allow' => ['KE', 'PT']], 'lock' => 20], 'coHosts' => [$this->ines->id], 'account' => 'field'];
+    $kept = $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['room' => $chosen]))->assertOk()->json('room');
+
+    expect($kept)->toBe($chosen)
+        ->and($this->getJson("/api/meetings/{$this->meeting->id}")->json('room'))->toBe($chosen)
+        ->and($this->getJson('/api/meetings/' . $this->postJson('/api/meetings', ['from' => $this->meeting->id])->json('id'))->json('room.settings.doors'))->toBe(5);
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting->refresh(), ['room' => ['settings' => ['doors' => 5000], 'coHosts' => [], 'account' => null]]))->assertStatus(422)->assertJsonValidationErrors('room.settings');
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting->refresh(), ['room' => ['settings' => ['windows' => true], 'coHosts' => [], 'account' => null]]))->assertStatus(422)->assertJsonValidationErrors('room.settings');
+});
+
+it('lets the house and the teams of the host say what is usual and what holds, the stricter lock of two', function (): void {
+    $this->putJson('/api/house-rules', ['room' => ['usual' => ['doors' => 15], 'locked' => []]])->assertForbidden();
+    $this->actingAs(account(Role::Administrator))->putJson('/api/house-rules', ['room' => ['usual' => ['doors' => 15, 'lock' => 30, 'recording' => false], 'locked' => ['recording', 'lock']]])->assertOk()->assertJsonPath('room.locked', ['recording', 'lock']);
+    $this->actingAs($this->coordinator);
+    $room = ($this->room)(['recording' => true, 'lock' => 60])['settings'];
+    expect($room['doors'])->toMatchArray(['value' => 15, 'lockedBy' => [], 'chosen' => false])
+        ->and($room['recording'])->toMatchArray(['value' => false, 'lockedBy' => [null]])
+        ->and($room['lock'])->toMatchArray(['value' => 30, 'lockedBy' => [null]]);
+
+    $team = Team::query()->create(['name' => 'Board', 'name_key' => 'board', 'room' => ['usual' => ['lock' => 10, 'doors' => 5, 'lobby' => ['everyone']], 'locked' => ['lock']]]);
+    $team->members()->attach($this->coordinator->person_id);
+    $room = ($this->room)(['lock' => 60])['settings'];
+    expect($room['lock'])->toMatchArray(['value' => 10, 'lockedBy' => ['Board']])
+        ->and($room['doors']['value'])->toBe(5)
+        ->and($room['lobby']['value'])->toBe(['everyone'])
+        ->and(($this->room)(['doors' => 0])['settings']['doors'])->toMatchArray(['value' => 0, 'chosen' => true]);
+});
+
+it('refuses house rules that no room can have', function (mixed $room, string $field): void {
+    $this->actingAs(account(Role::Administrator))->putJson('/api/house-rules', ['room' => $room])->assertStatus(422)->assertJsonValidationErrors($field);
+})->with([
+    [['usual' => ['doors' => 'ten'], 'locked' => []], 'room.usual'], [['usual' => ['windows' => 1], 'locked' => []], 'room.usual'], [['usual' => [], 'locked' => ['windows']], 'room.locked.0'], [['usual' => []], 'room.locked'], [['open' => []], 'room'], ['all', 'room'],
+]);
+
+it('tells the bridge the rules when the meeting is sent, and again when they change', function (): void {
+    $rules = fn() => ($this->bridge)('GET', '/rooms/' . RoomRef::of($this->meeting->id))->json();
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online', 'room' => ['settings' => ['lock' => 20], 'coHosts' => [$this->ines->id], 'account' => 'field']]))->assertOk();
+    $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated();
+    expect($rules()['rules'])->toMatchArray(['lock' => 20, 'doors' => 10, 'coHosts' => [$this->ines->email]])->and($rules()['account'])->toBe('field');
+
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting->refresh(), ['joinMode' => 'online', 'room' => ['settings' => ['lock' => 25], 'coHosts' => [], 'account' => null]]))->assertOk();
+    $this->postJson("/api/meetings/{$this->meeting->id}/send", ['version' => $this->meeting->refresh()->version])->assertOk();
+    app()->call([new SettleRoom($this->meeting->id), 'handle']);
+    expect($rules()['rules'])->toMatchArray(['lock' => 25, 'coHosts' => []])->and($rules()['account'])->toBe('greenhouse');
+});
+
+it('tells each recipient what concerns them, with the numbers of where they are, in their language', function (): void {
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online', 'room' => ['settings' => ['lock' => 20, 'recording' => true], 'coHosts' => [], 'account' => null]]))->assertOk();
+    $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated();
+    $this->postJson("/api/meetings/{$this->meeting->id}/send", ['version' => $this->meeting->refresh()->version])->assertOk();
+    $text = static fn(string $to): string => (string) mailTo($to)->getTextContent();
+
+    expect($text($this->coordinator->email))->toContain('You can open the meeting 60 minutes ahead. The meeting is recorded.')->toContain('By phone 020 2555142 (Kenya)')->not->toContain('lobby')
+        ->and($text('lena@orchard.example'))->toContain('Doors open 10 minutes ahead. Until the host comes, you wait in the lobby. You wait in the lobby until somebody lets you in.')->toContain('20 minutes after the start nobody can come in any more.')
+        ->and($text($this->ines->email))->toContain('21 555 0142 (Portugal)')->toContain('A reunião é gravada.')->not->toContain('até alguém')
+        ->and($text($this->anil->email))->toContain('+91 11 5550 1420 (India; there is no number in Nepal)');
+    expect(icsTo($this->ines->email))->toContain('21 555 0142')->not->toContain('020 2555142');
+});
+
+it('leaves a silent bridge alone for a while, keeps what it knew of it, and goes on when it answers', function (): void {
+    expect(app(BridgeOffers::class)->numbers())->not->toBe([]);
+    config(['syndex.bridge.timeout_seconds' => 1]);
+    app()->forgetInstance(Bridge::class);
+    ($this->bridge)('PUT', '/faults', ['drop' => true]);
+    for ($i = 0; $i < 3; $i++) {
+        $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertStatus(503);
+    }
+    ($this->bridge)('PUT', '/faults');
+    $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertStatus(503)->assertJson(['code' => 'bridge_silent']);
+    expect(($this->room)()['account']['id'])->toBe('greenhouse');
+    Cache::store('progress')->forget('bridge-silent');
+    $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated();
+});
