@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\HouseRules;
 
+use Syndex\Core\Joining\RoomRules;
 use Syndex\Core\Joining\RoomSetting;
 
 /** What somebody who may say so has settled for many rooms at once: the house, or a team. */
@@ -35,10 +36,10 @@ final readonly class RoomSource
         return array_key_exists($setting->value, $this->usual) ? $this->usual[$setting->value] : $setting->default();
     }
 
-    /** @return array{usual: \stdClass, locked: list<string>} */
+    /** @return array{usual: array<string, mixed>, locked: list<string>} each setting as it is here, said or not */
     public function wire(): array
     {
-        return ['usual' => (object) $this->usual, 'locked' => $this->locked];
+        return ['usual' => RoomRules::of([], $this->usual)->toArray(), 'locked' => $this->locked];
     }
 
     public function locks(RoomSetting $setting): bool

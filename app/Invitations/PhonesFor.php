@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Invitations;
 
 use App\People\Person;
+use App\Planning\MeetingPhones;
 use Syndex\Core\Joining\ChosenCountry;
 use Syndex\Core\Joining\DialIn;
-use Syndex\Core\Joining\DialInChoice;
 use Syndex\Core\Joining\PhoneText;
-use Syndex\Core\Joining\RoomSetting;
+use Syndex\Core\Joining\RoomRules;
 use Syndex\Core\Time\ZoneCountries;
 
 /**
@@ -28,8 +28,7 @@ final class PhonesFor
     public static function of(MeetingAsTold $told, ?string $country, LetterWords $words): array
     {
         $numbers = array_map(static fn(array $d): DialIn => DialIn::of($d['country'], $d['number'], $d['free'] ?? false), $told->meeting->kit->dial_ins ?? []);
-        $list = static fn(RoomSetting $setting): array => array_values(array_filter((array) $told->room?->value($setting), is_string(...)));
-        $chosen = (new DialInChoice($numbers, ZoneCountries::places()))->of(['reader' => $country], $list(RoomSetting::PhonesAlso), $list(RoomSetting::PhonesNot));
+        $chosen = MeetingPhones::choose($numbers, ['reader' => $country], $told->room ?? RoomRules::of([]));
         $lines = [];
         foreach ($chosen as $one) {
             foreach ($one->numbers as $number) {

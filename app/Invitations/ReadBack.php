@@ -16,6 +16,7 @@ use App\Planning\DateAttendee;
 use App\Planning\JoinMode;
 use App\Planning\Meeting;
 use App\Planning\MeetingSeries;
+use App\Planning\RoomView;
 use App\Planning\SheetOfMeeting;
 use App\Planning\SheetView;
 use Illuminate\Http\Request;
@@ -36,7 +37,7 @@ use Syndex\Core\Time\ZoneData;
 /** Reads a meeting back before it is sent: what is missing, what is still odd, and who will get what. */
 final readonly class ReadBack
 {
-    public function __construct(private SheetOfMeeting $sheets, private SheetPeople $sheetPeople, private Readiness $readiness, private SheetView $view, private MeetingSeries $series, private ZoneData $zones, private Clocks $clocks, private HouseRules $rules, private Deliverable $deliverable) {}
+    public function __construct(private SheetOfMeeting $sheets, private SheetPeople $sheetPeople, private Readiness $readiness, private SheetView $view, private MeetingSeries $series, private ZoneData $zones, private Clocks $clocks, private HouseRules $rules, private Deliverable $deliverable, private RoomView $rooms) {}
 
     /** @return array<string, mixed> */
     public function of(Meeting $meeting): array
@@ -52,7 +53,7 @@ final readonly class ReadBack
         return [
             'meeting' => $this->view->of($meeting),
             'missing' => $this->readiness->missing($meeting),
-            'odd' => [...$this->people($states, count($states)), ...$this->pauses($plan, $people), ...$this->dateOdds($plan), ...$this->sheetOdds($meeting, $series->rule?->isOpen() === true)],
+            'odd' => [...$this->people($states, count($states)), ...$this->pauses($plan, $people), ...$this->dateOdds($plan), ...$this->sheetOdds($meeting, $series->rule?->isOpen() === true), ...array_map(static fn(array $conflict): array => ['code' => 'room', ...$conflict], $meeting->join_mode->isOnline() ? $this->rooms->conflicts($sheet) : [])],
             'recipients' => array_map(fn(Attendee|DateAttendee $a): array => $this->recipient($a, $meeting, $states), $meeting->everybody()),
             'unsendable' => $this->unsendable($meeting),
             'dates' => count($states),

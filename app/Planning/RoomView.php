@@ -13,7 +13,6 @@ use Syndex\Core\Joining\ArrivesAs;
 use Syndex\Core\Joining\BridgeAccount;
 use Syndex\Core\Joining\ChosenCountry;
 use Syndex\Core\Joining\DialIn;
-use Syndex\Core\Joining\DialInChoice;
 use Syndex\Core\Joining\EntryForecast;
 use Syndex\Core\Joining\EntryOutcome;
 use Syndex\Core\Joining\EntryReason;
@@ -25,7 +24,6 @@ use Syndex\Core\Joining\RoomConflicts;
 use Syndex\Core\Joining\RoomRules;
 use Syndex\Core\Joining\RoomSetting;
 use Syndex\Core\Joining\WayIn;
-use Syndex\Core\Time\ZoneCountries;
 
 /** The room of a sheet: its settings and who locks them, what becomes of each at the door, what does not go together, and the telephones. */
 final readonly class RoomView
@@ -67,8 +65,27 @@ final readonly class RoomView
             'hostComes' => $hostComes,
             'groups' => self::groups($expected, $forecast, $from, $until),
             'sum' => self::sum($expected, $forecast, max(0, $hostComes)),
-            'conflicts' => array_map(static fn(RoomConflict $c): array => ['kind' => $c->kind->value, 'people' => $c->people, 'facts' => (object) [...$c->facts, ...(isset($c->facts['country']) ? ['place' => self::country((string) $c->facts['country'])] : [])], 'ways' => array_map(static fn(array $way): object => (object) $way, $c->ways)], (new RoomConflicts($rules, $expected, $hostComes, $account, $sheet->durationMinutes))->all()),
+            'conflicts' => array_map(self::conflict(...), (new RoomConflicts($rules, $expected, $hostComes, $account, $sheet->durationMinutes))->all()),
             ...$this->phones($expected, $rules),
+        ];
+    }
+
+    /** @return list<array<string, mixed>> what does not go together, the host coming at the start */
+    public function conflicts(Sheet $sheet): array
+    {
+        return array_map(self::conflict(...), (new RoomConflicts($this->rooms->policy($sheet->hostId)->rules($sheet->room->settings), $this->expected($sheet), 0, $this->offers->account($sheet->room->account), $sheet->durationMinutes))->all());
+    }
+
+    /** @return array<string, mixed> */
+    private static function conflict(RoomConflict $conflict): array
+    {
+        $country = $conflict->facts['country'] ?? null;
+
+        return [
+            'kind' => $conflict->kind->value,
+            'people' => $conflict->people,
+            'facts' => (object) [...$conflict->facts, ...($country === null ? [] : ['place' => self::country((string) $country)])],
+            'ways' => array_map(static fn(array $way): object => (object) $way, $conflict->ways),
         ];
     }
 
@@ -182,8 +199,7 @@ final readonly class RoomView
         foreach ($expected as $person) {
             $countries[$person->id] = $person->country;
         }
-        $list = static fn(RoomSetting $setting): array => array_values(array_filter((array) $rules->value($setting), is_string(...)));
-        $chosen = (new DialInChoice($numbers, ZoneCountries::places()))->of($countries, $list(RoomSetting::PhonesAlso), $list(RoomSetting::PhonesNot));
+        $chosen = MeetingPhones::choose($numbers, $countries, $rules);
         $offered = array_values(array_unique(array_map(static fn(DialIn $d): string => $d->country, $numbers)));
 
         return [

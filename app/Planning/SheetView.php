@@ -14,7 +14,7 @@ use Syndex\Core\Time\WallTime;
 /** A meeting as the sheet and its own page show it. */
 final readonly class SheetView
 {
-    public function __construct(private MeetingSeries $series, private SeriesView $seriesView, private ViewerClock $clock) {}
+    public function __construct(private MeetingSeries $series, private SeriesView $seriesView, private ViewerClock $clock, private MeetingPhones $phones) {}
 
     /** @return array<string, mixed> */
     public function of(Meeting $meeting, bool $withKit = true): array
@@ -55,7 +55,7 @@ final readonly class SheetView
             'choices' => EntryChoices::of($meeting)->wire(),
             'room' => RoomChoices::of($meeting)->wire(),
             'joinMode' => $meeting->join_mode->value,
-            'kit' => $withKit && $meeting->kit !== null ? (new KitResource($meeting->kit))->toArray($request) : null,
+            'kit' => $withKit && $meeting->kit !== null ? [...(new KitResource($meeting->kit))->toArray($request), 'dialIns' => $this->phones->of($meeting)] : null,
             'changeOf' => $meeting->changes_id,
             'splitFrom' => $meeting->split_local?->format('Y-m-d\TH:i:s'),
             'earlierId' => $meeting->split_from_id,

@@ -56,6 +56,12 @@ final readonly class RoomRules
         return is_int($value) ? $value : null;
     }
 
+    /** @return list<string> */
+    public function texts(RoomSetting $setting): array
+    {
+        return array_values(array_filter((array) $this->values[$setting->value], is_string(...)));
+    }
+
     public function is(RoomSetting $setting): bool
     {
         return $this->values[$setting->value] === true;

@@ -4,11 +4,13 @@ import { useTranslation } from 'react-i18next';
 import '../lib/i18nMore';
 import { shortDate } from '../lib/time';
 import { useSession } from '../people/session';
+import type { Setting, SomeSettings } from '../joining/room';
+import { InTheRoom, WhoGetsIn } from '../joining/SettingSentences';
 import { Awaited } from '../ui/Awaited';
 import { ErrorNote } from '../ui/ErrorNote';
 import { useTell } from '../ui/Notice';
 import { Page } from '../ui/Page';
-import { ChoiceWord, ListWord, NumberWord, SpanWord, TextWord } from './RuleWords';
+import { ChoiceWord, ListWord, NumberWord, SpanWord, TextWord } from '../ui/SettingWords';
 import { changeRules, rulesQuery, type Rules, type RulesChange } from './rules';
 
 /** What the organisation decides once for all: sentences, whose underlined words an administrator changes. */
@@ -39,6 +41,30 @@ function RulesInWords({ rules }: { rules: Rules }) {
   });
   const set = (change: RulesChange) =>
     save.mutate({ change, was: Object.fromEntries(Object.keys(change).map((key) => [key, rules[key as keyof Rules]])) });
+  const setRoom = (change: SomeSettings) =>
+    set({ room: { ...rules.room, usual: { ...rules.room.usual, ...change } as Rules['room']['usual'] } });
+  const besideRoom = (setting: Setting) => ({
+    fixed: !mayChange,
+    note: (
+      <Lock
+        label={t(`entryRules.label.${setting}`)}
+        locked={rules.room.locked.includes(setting)}
+        toggle={
+          mayChange
+            ? () =>
+                set({
+                  room: {
+                    ...rules.room,
+                    locked: rules.room.locked.includes(setting)
+                      ? rules.room.locked.filter((one) => one !== setting)
+                      : [...rules.room.locked, setting],
+                  },
+                })
+            : null
+        }
+      />
+    ),
+  });
   const number = (rule: 'pauseMinutes' | 'noticeHours' | 'largeTeam' | 'fileMegabytes', least: number, most: number) => (
     <NumberWord
       label={t(`rules.label.${rule}`)}
@@ -135,6 +161,13 @@ function RulesInWords({ rules }: { rules: Rules }) {
           . <span className="text-muted">{t('rules.means.wishes')}</span>
         </p>
       </Group>
+      <Group title={t('entryRules.house.title')}>
+        <p className="text-muted">{t('entryRules.house.about')}</p>
+        <WhoGetsIn values={rules.room.usual} beside={besideRoom} set={setRoom} />
+      </Group>
+      <Group title={t('entryRules.inRoom')}>
+        <InTheRoom values={rules.room.usual} beside={besideRoom} set={setRoom} />
+      </Group>
       <Group title={t('rules.group.people')}>
         <p>
           {t('rules.say.here')}{' '}
@@ -192,6 +225,25 @@ function RulesInWords({ rules }: { rules: Rules }) {
         </p>
       </Group>
     </main>
+  );
+}
+
+/** Whether meetings may have a setting otherwise. */
+function Lock({ label, locked, toggle }: { label: string; locked: boolean; toggle: (() => void) | null }) {
+  const { t } = useTranslation();
+  const text = t(locked ? 'entryRules.house.locked' : 'entryRules.house.open');
+  if (toggle === null) {
+    return locked ? <span className="ml-1.5 text-note text-muted">({text})</span> : null;
+  }
+  return (
+    <button
+      type="button"
+      aria-label={t('entryRules.house.lock', { state: text, label })}
+      className={`ml-1.5 rounded border px-1 text-note ${locked ? 'border-ink font-semibold' : 'border-line text-muted'}`}
+      onClick={toggle}
+    >
+      {text}
+    </button>
   );
 }
 

@@ -1,5 +1,6 @@
 import { queryOptions } from '@tanstack/react-query';
 import * as z from 'zod/mini';
+import { settingsShape } from '../joining/room';
 import { getJson, sendJson } from '../lib/api';
 
 const shape = z.object({
@@ -15,6 +16,8 @@ const shape = z.object({
   forgetGuestsMonths: z.nullable(z.number()),
   feedHosts: z.array(z.string()),
   fileMegabytes: z.number(),
+  /** How rooms usually are, and which settings no meeting may have otherwise. */
+  room: z.object({ usual: settingsShape, locked: z.array(z.string()) }),
   /** Guests who were forgotten so far. */
   forgotten: z.object({ count: z.number(), lastAt: z.nullable(z.string()) }),
   /** Which of those that can be are left to whom they concern. */

@@ -5,6 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { sendJson } from '../lib/api';
 import { clock, dayMonth, oneOf, weekday } from '../lib/time';
+import { ConflictText } from '../joining/RoomConflicts';
 import { called, type Person } from '../people/people';
 import { meetingShape } from '../planning/meetings';
 import { ownWords, placeOfDate } from '../planning/own';
@@ -189,7 +190,8 @@ function Odds({ data, people }: { data: ReadBack; people: Map<string, Person> })
   const { t } = useTranslation();
   const [left, setLeft] = useState<string[]>([]);
   const [all, setAll] = useState(false);
-  const key = (odd: Odd) => `${odd.code}${'personId' in odd ? odd.personId : ''}`;
+  const key = (odd: Odd) =>
+    `${odd.code}${'personId' in odd ? odd.personId : 'kind' in odd ? `${odd.kind} ${odd.facts['country'] ?? odd.facts['setting'] ?? ''}` : ''}`;
   const shown = data.odd.filter((odd) => !left.includes(key(odd)));
   return (
     <section aria-labelledby="odd">
@@ -221,7 +223,10 @@ function Odds({ data, people }: { data: ReadBack; people: Map<string, Person> })
         <div key={key(odd)} className={`mb-2 border-l-4 pl-3 ${odd.code === 'clash' && odd.required ? 'border-broken' : 'border-odd'}`}>
           <OddText odd={odd} people={people} />
           <span className="flex gap-4">
-            <Link className="changeable" to={`/meetings/${data.meeting.id}/plan#${MISSING_PLACES[odd.code] ?? ''}`}>
+            <Link
+              className="changeable"
+              to={`/meetings/${data.meeting.id}/plan${odd.code === 'room' ? '?room' : `#${MISSING_PLACES[odd.code] ?? ''}`}`}
+            >
               {t('missing.mend')}
             </Link>
             <Button look="quiet" onClick={() => setLeft([...left, key(odd)])}>
@@ -305,6 +310,8 @@ function OddText({ odd, people }: { odd: Odd; people: Map<string, Person> }) {
           ))}
         </>
       );
+    case 'room':
+      return <ConflictText conflict={odd} nameOf={(id) => called(people.get(id) ?? { name: null, email: '?' })} />;
     case 'past':
       return <p className="font-semibold">{t('odd.past', { count: odd.count, of: odd.of })}</p>;
     case 'agenda_longer':

@@ -1,3 +1,4 @@
+import { conflictShape } from '../joining/room';
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import * as z from 'zod/mini';
 import { getJson } from '../lib/api';
@@ -18,6 +19,7 @@ const odd = z.discriminatedUnion('code', [
   z.object({ code: z.literal('off_hours'), personId: z.string(), times: z.array(z.string()), count: z.number(), of: z.number() }),
   z.object({ code: z.literal('agenda_longer'), minutes: z.number(), of: z.number() }),
   z.object({ code: z.literal('skipped'), dates: z.array(z.object({ date: z.string(), reads: z.string() })), place: z.string() }),
+  z.object({ code: z.literal('room'), ...conflictShape.shape }),
   z.object({ code: z.literal('past'), count: z.number(), of: z.number() }),
   ...(['no_host', 'no_purpose', 'no_join', 'no_place', 'open_end'] as const).map((code) => z.object({ code: z.literal(code) })),
 ]);

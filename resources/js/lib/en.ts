@@ -442,7 +442,7 @@ export const en = {
     putBackLong: 'Put it back as it was sent: {{part}}',
     fromOn: 'This changes the dates from {{date}} on. Earlier dates stay as they were sent.',
     fromOnLong: 'Dates before {{date}} stay as they were sent; from then on it is a series of its own, in the same online room.',
-    part: { title: 'title', when: 'when and how often', dates: 'single dates', entry: 'in their calendars', people: 'people', join: 'how to join', purpose: 'purpose', agenda: 'agenda', links: 'links' },
+    part: { title: 'title', when: 'when and how often', dates: 'single dates', entry: 'in their calendars', people: 'people', join: 'how to join', room: 'who gets in', purpose: 'purpose', agenda: 'agenda', links: 'links' },
     different: 'What is different',
     told: 'Who hears what',
     isTold: 'Is told',

@@ -4,6 +4,7 @@ import { expect, it } from 'vitest';
 import { en } from './en';
 import { enMore } from './enMore';
 import { enPlanning } from './enPlanning';
+import { enRoom } from './enRoom';
 
 const room = join(import.meta.dirname, '..');
 const files = readdirSync(room, { recursive: true, encoding: 'utf8' }).filter((name) => /\.tsx?$/.test(name) && !name.includes('.test.'));
@@ -21,6 +22,7 @@ const brings = new Map([
   ['lib/i18n.ts', namesOf(en)],
   ['lib/i18nMore.ts', namesOf(enMore)],
   ['lib/i18nPlanning.ts', namesOf(enPlanning)],
+  ['lib/i18nRoom.ts', namesOf(enRoom)],
 ]);
 const known = new Set([...brings.values()].flatMap((names) => [...names]));
 

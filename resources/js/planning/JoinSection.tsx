@@ -1,15 +1,25 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import '../lib/i18nRoom';
+import { summaryWords } from '../joining/words';
 import { ApiError, sendJson } from '../lib/api';
 import { Button } from '../ui/Button';
 import { SelectField, TextField } from '../ui/Field';
 import { useOpenEntry } from './entries';
 import { kitShape, meetingQuery, type Kit, type Meeting } from './meetings';
+import type { RoomState } from './useRoom';
 import type { SectionProps } from './WhatSection';
 
+type JoinSectionProps = SectionProps & {
+  meeting: Meeting;
+  room: RoomState;
+  /** Opens who gets in. */
+  open: () => void;
+};
+
 /** How to join: online with a kit from the bridge, at a place, or both. */
-export function JoinSection({ sheet, change, meeting }: SectionProps & { meeting: Meeting }) {
+export function JoinSection({ sheet, change, meeting, room, open }: JoinSectionProps) {
   const { t } = useTranslation();
   const client = useQueryClient();
   const [kit, setKit] = useState<Kit | null>(meeting.kit);
@@ -91,9 +101,7 @@ export function JoinSection({ sheet, change, meeting }: SectionProps & { meeting
               {kit.passcode}
             </button>
           </p>
-          <p className="text-note text-muted">
-            {t('join.phone', { numbers: kit.dialIns.map((dialIn) => `${dialIn.country} ${dialIn.number}`).join(', '), pin: kit.pin })}
-          </p>
+          <p className="text-note text-muted">{t('entryRules.phones.count', { count: room.data?.phones.length ?? 0, pin: kit.pin })}</p>
           {!kit.settled && (
             <p role="status" className="font-semibold text-odd">
               {t('join.unsettled')}
@@ -125,6 +133,21 @@ export function JoinSection({ sheet, change, meeting }: SectionProps & { meeting
             </form>
           )}
         </div>
+      )}
+      {online && room.values && (
+        <p>
+          {summaryWords(t, room.values)}{' '}
+          <Button look="quiet" onClick={open}>
+            {t('entryRules.open')}
+          </Button>
+        </p>
+      )}
+      {online && room.data && room.data.conflicts.length > 0 && (
+        <ul className="font-semibold text-odd">
+          {room.data.conflicts.map(({ kind, facts }, at) => (
+            <li key={`${kind} ${facts['country'] ?? at}`}>{t(`entryRules.conflict.${kind}.title`, facts)}.</li>
+          ))}
+        </ul>
       )}
       {online && !kit && error && (
         <div role="alert">

@@ -7,6 +7,7 @@ import { ApiError, send } from '../lib/api';
 import { clock, longDate, weekday } from '../lib/time';
 import { useDebounced } from '../lib/useDebounced';
 import type { OfferedMark } from '../overlap/PaneView';
+import { called } from '../people/people';
 import { useSession } from '../people/session';
 import { useSheetKey } from '../people/useSheetKey';
 import { Button } from '../ui/Button';
@@ -33,6 +34,10 @@ import { whatOf, type Told } from './timesWords';
 import { TypedSentence } from './TypedSentence';
 import { useOffer } from './useOffer';
 import { usePlanned } from './usePlanned';
+import { RoomArea } from './RoomArea';
+import { RoomPanel } from './RoomPanel';
+import { RoomSum } from './RoomSum';
+import { useRoom } from './useRoom';
 import { useSheet } from './useSheet';
 import { useTimes } from './useTimes';
 import { usePlace } from './usePlace';
@@ -81,9 +86,16 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
   const [discarding, setDiscarding] = useState(false);
   const [typing, setTyping] = useState(false);
   const { data: sent } = useQuery({ ...meetingQuery(meeting.changeOf ?? ''), enabled: meeting.changeOf !== null });
-  const [asked] = useSearchParams();
+  const [asked, setAsked] = useSearchParams();
+  const isRoom = asked.has('room');
+  const room = useRoom(state, isRoom || sheet.joinMode === 'online' || sheet.joinMode === 'both');
+  const openRoom = (open: boolean) => setAsked(open ? { room: '' } : {}, { replace: true });
   const [differing, setDiffering] = useState<string | null>(asked.get('date'));
   const people = useMemo(() => new Map(sheet.attendees.map(({ person }) => [person.id, person])), [sheet.attendees]);
+  const nameOf = (id: string) => {
+    const person = people.get(id);
+    return person ? called(person) : '?';
+  };
   const leaving = useRef(false);
   const times = useTimes(meeting.id, state, onBoard, people, view === 'dates');
   const told: Told | null = times.times.data ? { times: times.times.data, people, city: planned?.zoneCity ?? '', rule: sheet.rule } : null;
@@ -227,8 +239,12 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
           </div>
         )}
         <div className="sheet-body flex min-h-0 flex-1 flex-col md:flex-row">
-          <div className="relative flex w-full shrink-0 flex-col gap-3 overflow-y-auto border-line bg-sheet px-5 py-3 md:w-[357px] md:border-r">
-            {times.open ? (
+          <div
+            className={`relative flex w-full shrink-0 flex-col gap-3 overflow-y-auto border-line bg-sheet px-5 py-3 md:border-r ${isRoom ? 'md:w-[430px]' : 'md:w-[357px]'}`}
+          >
+            {isRoom ? (
+              <RoomPanel room={room} sheet={sheet} nameOf={nameOf} />
+            ) : times.open ? (
               <TimesList state={times} offer={offer} told={told} people={people} />
             ) : offer.isOpen && offer.offer ? (
               <OfferPanel state={offer} offer={offer.offer} sheet={sheet} city={planned?.zoneCity ?? ''} />
@@ -244,30 +260,36 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
                   teams={planned?.teams ?? []}
                   calendars={planned?.calendars ?? null}
                 />
-                <JoinSection sheet={sheet} change={change} meeting={meeting} />
+                <JoinSection sheet={sheet} change={change} meeting={meeting} room={room} open={() => openRoom(true)} />
                 <EntrySection sheet={sheet} change={change} />
               </>
             )}
           </div>
-          <BoardArea
-            meetingId={meeting.id}
-            sheet={sheet}
-            people={people}
-            state={onBoard}
-            view={shown}
-            setView={setView}
-            sent={sent}
-            beside={beside}
-            times={times}
-            offered={offered}
-            told={told}
-            better={best}
-            makeDiffer={setDiffering}
-          />
+          {isRoom ? (
+            <RoomArea room={room} sheet={sheet} city={planned?.zoneCity ?? meeting.zoneCity} kit={meeting.kit} nameOf={nameOf} />
+          ) : (
+            <BoardArea
+              meetingId={meeting.id}
+              sheet={sheet}
+              people={people}
+              state={onBoard}
+              view={shown}
+              setView={setView}
+              sent={sent}
+              beside={beside}
+              times={times}
+              offered={offered}
+              told={told}
+              better={best}
+              makeDiffer={setDiffering}
+            />
+          )}
         </div>
         <footer className="sticky bottom-0 z-20 flex flex-wrap items-center justify-between gap-x-6 gap-y-2 border-t border-line bg-sheet px-5 py-2">
           <p aria-live="polite" className="min-w-0 flex-1 basis-64">
-            {times.open && told && times.marked ? (
+            {isRoom ? (
+              room.data && <RoomSum room={room.data} startLocal={sheet.startLocal} nameOf={nameOf} />
+            ) : times.open && told && times.marked ? (
               <>
                 <strong>{t('fits.marked', { what: whatOf(t, told, times.marked) })}</strong>{' '}
                 {t(offer.canOffer ? 'offer.keys' : 'fits.keys')}
@@ -295,7 +317,14 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
             )}
           </p>
           <span className="flex flex-wrap gap-2.5">
-            {times.open ? (
+            {isRoom ? (
+              <>
+                <Button onClick={() => openRoom(false)}>{t('entryRules.back')}</Button>
+                <Button look="main" disabled={goingOn} onClick={() => void readBack()}>
+                  {t('sheet.readBack')}
+                </Button>
+              </>
+            ) : times.open ? (
               <>
                 <Button onClick={times.close}>{t('fits.back')}</Button>
                 {offer.canOffer && (

@@ -10,6 +10,7 @@ const PARTS = {
   dates: ['own'],
   people: ['attendees', 'hostId', 'hidesPeople'],
   join: ['joinMode', 'place'],
+  room: ['room'],
   purpose: ['purpose'],
   agenda: ['agenda'],
   links: ['links'],

@@ -2,6 +2,7 @@ import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import * as z from 'zod/mini';
 import { getJson, sendJson } from '../lib/api';
 import type { Live } from '../lib/useLive';
+import { roomChoicesShape } from '../joining/room';
 import { personShape } from '../people/people';
 
 export const pieceShape = z.object({
@@ -125,6 +126,7 @@ export const meetingShape = z.object({
   hidesPeople: z.nullable(z.boolean()),
   joinMode: z.enum(['undecided', 'online', 'in_person', 'both']),
   place: z.string(),
+  room: roomChoicesShape,
   kit: z.nullable(kitShape),
   /** The sent meeting whose change this sheet is. */
   changeOf: z.nullable(z.string()),

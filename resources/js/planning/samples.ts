@@ -1,3 +1,4 @@
+import { noChoices } from '../joining/room';
 import type { Meeting } from './meetings';
 import { sheetOf, type Sheet } from './sheet';
 import type { Time } from './times';
@@ -32,6 +33,7 @@ export const sampleMeeting = (over: Partial<Meeting> = {}): Meeting => ({
   hidesPeople: null,
   joinMode: 'undecided',
   place: '',
+  room: noChoices,
   kit: null,
   changeOf: null,
   changeId: null,

@@ -1,3 +1,4 @@
+import { noChoices } from '../joining/room';
 import { describe, expect, it } from 'vitest';
 import { usualChoices } from './meetings';
 import { boardWire, freshKey, taken, wire, type Sheet } from './sheet';
@@ -26,6 +27,7 @@ const sheet: Sheet = {
   place: '',
   own: [],
   choices: usualChoices,
+  room: noChoices,
 };
 
 describe('wire', () => {

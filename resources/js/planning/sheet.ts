@@ -1,3 +1,4 @@
+import { noChoices, type RoomChoices } from '../joining/room';
 import type { Person } from '../people/people';
 import type { EntryChoices, Meeting, Rule, Series } from './meetings';
 
@@ -36,6 +37,7 @@ export type Sheet = {
   hidesPeople: boolean | null;
   joinMode: Meeting['joinMode'];
   place: string;
+  room: RoomChoices;
 };
 
 let keys = 0;
@@ -63,6 +65,7 @@ export function sheetOf(meeting: Meeting): Sheet {
     hidesPeople: meeting.hidesPeople,
     joinMode: meeting.joinMode,
     place: meeting.place,
+    room: meeting.room,
   };
 }
 
@@ -119,10 +122,11 @@ export function wire(sheet: Sheet, ids?: ReadonlyMap<string, number>): Record<st
     hidesPeople: sheet.hidesPeople,
     joinMode: sheet.joinMode,
     place: sheet.place,
+    room: sheet.room,
   };
 }
 
 /** The part of the sheet that the board depends on, so that typing a title asks nothing. */
 export function boardWire(sheet: Sheet): Record<string, unknown> {
-  return { ...wire(sheet), title: '', purpose: '', agenda: [], links: [], joinMode: 'undecided', place: '' };
+  return { ...wire(sheet), title: '', purpose: '', agenda: [], links: [], joinMode: 'undecided', place: '', room: noChoices };
 }

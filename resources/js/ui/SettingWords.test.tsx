@@ -1,7 +1,7 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { expect, it, vi } from 'vitest';
-import { ChoiceWord, ListWord, NumberWord, TextWord } from './RuleWords';
+import { ChoiceWord, ListWord, NumberWord, TextWord } from './SettingWords';
 
 const open = (name: string) => fireEvent.click(screen.getByRole('button', { name }));
 const type = (label: string, text: string) =>

@@ -1,9 +1,9 @@
 import { useState, type InputHTMLAttributes } from 'react';
 import { useTranslation } from 'react-i18next';
 import '../lib/i18nMore';
-import { Button } from '../ui/Button';
-import { TextField } from '../ui/Field';
-import { Word } from '../ui/Word';
+import { Button } from './Button';
+import { TextField } from './Field';
+import { Word } from './Word';
 
 type TypedProps = {
   label: string;

@@ -1,0 +1,34 @@
+import { useTranslation } from 'react-i18next';
+import '../lib/i18nRoom';
+import { EntryPicture } from '../joining/EntryPicture';
+import { RoomPhones } from '../joining/RoomPhones';
+import { ErrorNote } from '../ui/ErrorNote';
+import type { Kit } from './meetings';
+import type { Sheet } from './sheet';
+import type { RoomState } from './useRoom';
+
+type RoomAreaProps = { room: RoomState; sheet: Sheet; city: string; kit: Kit | null; nameOf: (id: string) => string };
+
+/** Beside the sentences of a room: what they do to each, and the ways in by phone. */
+export function RoomArea({ room, sheet, city, kit, nameOf }: RoomAreaProps) {
+  const { t } = useTranslation();
+  return (
+    <div className="min-w-0 flex-1 overflow-y-auto px-5 py-3">
+      {room.query.isError && <ErrorNote error={room.query.error} retry={() => void room.query.refetch()} />}
+      {!room.data && !room.query.isError && <p role="status">{t('entryRules.working')}</p>}
+      {room.data && (
+        <>
+          <EntryPicture
+            room={room.data}
+            startLocal={sheet.startLocal}
+            city={city}
+            nameOf={nameOf}
+            hostComes={room.hostComes}
+            setHostComes={room.setHostComes}
+          />
+          <RoomPhones room={room.data} pin={kit?.pin ?? null} nameOf={nameOf} set={room.set} />
+        </>
+      )}
+    </div>
+  );
+}

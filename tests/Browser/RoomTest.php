@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+use Facebook\WebDriver\WebDriverKeys;
+
+/** What the picture says of somebody, as it is read aloud. */
+const SPOKEN = "//li[.//strong[.='%s']]//p[contains(@class, 'sr-only')]";
+
+it('settles who gets in by keys, shows it at once, and meets a lock of the house', function (): void {
+    $guest = 'petra.' . bin2hex(random_bytes(3)) . '@lomas.example';
+    $this->signIn();
+    $this->press('button', 'Plan a meeting');
+    $this->fill($this->field('Title'), 'Board of the seed bank');
+    $this->field('Title')->sendKeys(WebDriverKeys::ENTER);
+    $this->see('Board of the seed bank, on');
+    foreach (['ines var' => 'Inês Varela', $guest => $guest] as $typed => $shown) {
+        $this->field('Add a person')->sendKeys($typed);
+        $this->pressAt("//*[@role='option'][contains(., '$shown')]");
+        $this->find("//*[@data-testid='attendee'][contains(., '$shown')]");
+    }
+    $this->pressAt("//button[starts-with(@aria-label, 'Time:')]");
+    $this->set($this->field('Time'), '15:00');
+    $this->field('Time')->sendKeys(WebDriverKeys::ENTER);
+    $this->set($this->field('How to join'), 'online');
+    $this->see('Doors open 10 minutes ahead; outside guests wait in the lobby.');
+    $this->press('button', 'Who gets in');
+    $this->see('What will happen to each');
+    $says = fn(string $who): string => (string) $this->browser->executeScript('return arguments[0].textContent', [$this->find(sprintf(SPOKEN, $who))]);
+    expect($says($guest))->toBe('from 14:45 closed; from 14:50 lobby until the host comes; from 15:00 lobby until let in')
+        ->and($says('somebody with the link'))->toBe('from 14:45 refused: only who is invited');
+    $this->expectAccessible('who gets in');
+
+    // By keys alone: the doors, and when the host comes.
+    $this->find("//button[starts-with(@aria-label, 'Doors, minutes ahead')]")->sendKeys(WebDriverKeys::ENTER);
+    $this->waitFor(fn(): bool => $this->browser->executeScript('return document.activeElement.tagName') === 'INPUT', 'the field of the doors');
+    $this->browser->getKeyboard()->sendKeys([WebDriverKeys::CONTROL, 'a']);
+    $this->browser->getKeyboard()->releaseKey(WebDriverKeys::CONTROL);
+    $this->browser->getKeyboard()->sendKeys(['5', WebDriverKeys::ENTER]);
+    $this->waitFor(fn(): bool => str_contains($says('Inês Varela'), 'from 14:55 lobby until the host comes; from 15:00 comes in'), 'doors five minutes ahead');
+    $this->find("//*[@role='slider'][@aria-label='The host comes']")->sendKeys(str_repeat(WebDriverKeys::ARROW_RIGHT, 3));
+    $this->waitFor(fn(): bool => str_contains($says('Inês Varela'), 'from 15:03 comes in'), 'the host three minutes late');
+    $this->see('2 of 3 are in by 15:03.');
+    $this->see("$guest needs to be let in.");
+
+    // What does not go together is said, with the way out.
+    $this->pressAt("//button[starts-with(@aria-label, 'Signing in')]");
+    $this->pressAt("//label[contains(., 'Outside guests cannot.')]");
+    $this->see('Outside guests cannot sign in');
+    $this->see("$guest would be refused.");
+    $this->expectAccessible('settings that do not go together');
+    $this->press('button', 'No signing in, they wait in the lobby');
+    $this->waitFor(fn(): bool => str_contains($says($guest), 'lobby until let in'), 'the guest in the lobby');
+    $this->see('who has not signed in');
+    $this->press('button', 'Undo');
+    $this->see('Outside guests cannot sign in');
+    $this->press('button', 'Read back');
+    $this->see('Send 3 invitations');
+    $this->see('Outside guests cannot sign in');
+    $this->browser->navigate()->back();
+    $this->see('Who gets in');
+    $this->forget();
+
+    // The house locks it; the coordinator sees by whom.
+    $this->signIn('Joram Kiptui');
+    $this->visit('/house-rules');
+    $this->pressAt("//button[@aria-label='open for meetings: Signing in']");
+    $this->find("//button[@aria-label='locked for meetings: Signing in']");
+    $this->expectAccessible('house rules with a lock');
+    $this->forget();
+    try {
+        $this->signIn();
+        $this->visit('/meetings?which=drafts');
+        $this->pressAt("//main//a[.='Board of the seed bank']");
+        $this->see('Doors open 5 minutes ahead');
+        $this->press('button', 'Who gets in');
+        $this->see('house rule');
+        $this->see('Signing in is not needed');
+        $this->forget();
+    } finally {
+        $this->signIn('Joram Kiptui');
+        $this->visit('/house-rules');
+        $this->pressAt("//button[@aria-label='locked for meetings: Signing in']");
+        $this->find("//button[@aria-label='open for meetings: Signing in']");
+        $this->forget();
+    }
+});
