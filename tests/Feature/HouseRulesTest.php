@@ -74,12 +74,22 @@ it('writes no passcode, PIN, token or mail into a log, whatever fails', function
     $kit = kit($meeting);
     // A bridge that breaks in the middle with a passcode in its hands, and a wrong password.
     $this->app->instance(Bridge::class, new class () implements Bridge {
-        public function settle(string $ref, string $title, Syndex\Core\Joining\Passcode $passcode, Syndex\Core\Joining\Pin $pin): App\Joining\BridgeMeeting
+        public function settle(string $ref, App\Joining\RoomWanted $wanted, Syndex\Core\Joining\Passcode $passcode, Syndex\Core\Joining\Pin $pin): App\Joining\BridgeMeeting
         {
             throw new RuntimeException('broken');
         }
 
         public function close(string $ref): void {}
+
+        public function accounts(): array
+        {
+            return [];
+        }
+
+        public function numbers(): array
+        {
+            return [];
+        }
     });
     $this->postJson("/api/meetings/$meeting->id/kit", ['passcode' => 'Geheim77'])->assertStatus(500);
     $this->postJson('/api/session', ['email' => $coordinator->email, 'password' => 'Wrong-Pa55word'])->assertStatus(422);
