@@ -36,6 +36,7 @@ use App\People\PlaceController;
 use App\People\SessionController;
 use App\People\TeamController;
 use App\People\ZoneController;
+use App\Planning\BlueprintController;
 use App\Planning\EarlierPeopleController;
 use App\Planning\HandOverController;
 use App\Planning\KitController;
@@ -96,6 +97,12 @@ Route::prefix('api')->group(function (): void {
     // Whoever plans
     Route::middleware('role:plans')->group(function (): void {
         Route::post('meetings', [MeetingController::class, 'store']);
+        Route::get('blueprints', [BlueprintController::class, 'index']);
+        Route::post('blueprints', [BlueprintController::class, 'store']);
+        Route::put('blueprints/order', [BlueprintController::class, 'order']);
+        Route::patch('blueprints/{blueprint}', [BlueprintController::class, 'update']);
+        Route::put('blueprints/{blueprint}/content', [BlueprintController::class, 'takeOver']);
+        Route::delete('blueprints/{blueprint}', [BlueprintController::class, 'destroy']);
         Route::post('meetings/discard', [MeetingController::class, 'discard']);
         Route::put('meetings/{meeting}', [MeetingController::class, 'update']);
         Route::post('meetings/{meeting}/change', [MeetingController::class, 'change']);

@@ -96,6 +96,11 @@ final class NotNow extends Refusal
         return new self('nothing_before', 409, __('failures.nothing_before'));
     }
 
+    public static function tooManyBlueprints(int $most): self
+    {
+        return new self('too_many_blueprints', 409, __('failures.too_many_blueprints', ['most' => (string) $most]));
+    }
+
     public static function over(): self
     {
         return new self('over', 409, __('failures.over'));

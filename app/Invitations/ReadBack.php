@@ -56,6 +56,7 @@ final readonly class ReadBack
             'odd' => [...$this->people($states, count($states)), ...$this->pauses($plan, $people), ...$this->dateOdds($plan), ...$this->sheetOdds($meeting, $series->rule?->isOpen() === true), ...array_map(static fn(array $conflict): array => ['code' => 'room', ...$conflict], $meeting->join_mode->isOnline() ? $this->rooms->conflicts($sheet) : [])],
             'recipients' => array_map(fn(Attendee|DateAttendee $a): array => $this->recipient($a, $meeting, $states), $meeting->everybody()),
             'unsendable' => $this->unsendable($meeting),
+            'words' => $meeting->blueprint->words ?? '',
             'dates' => count($states),
             'complete' => $plan->dates->complete,
         ];

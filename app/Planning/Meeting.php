@@ -27,6 +27,7 @@ use Illuminate\Support\Collection;
  * @property ?CarbonImmutable $split_local of a sheet that changes a series from one of its dates on: that date; of the series that came of it: where it began
  * @property ?string $split_from_id the series of which this was the later part
  * @property ?string $split_from_uid
+ * @property ?string $blueprint_id from which it was started
  * @property ?string $kit_of the meeting whose room it shares
  * @property ?CarbonImmutable $changed_at
  * @property ?string $host_id
@@ -72,6 +73,7 @@ use Illuminate\Support\Collection;
  * @property Collection<int, Occurrence> $occurrences
  * @property ?JoiningKit $kit
  * @property ?self $change
+ * @property ?Blueprint $blueprint
  * @property-read string $known_as
  * @property-read string $room_of
  */
@@ -118,6 +120,12 @@ final class Meeting extends Model
     public function coordinator(): BelongsTo
     {
         return $this->belongsTo(Account::class);
+    }
+
+    /** @return BelongsTo<Blueprint, $this> */
+    public function blueprint(): BelongsTo
+    {
+        return $this->belongsTo(Blueprint::class);
     }
 
     /** @return BelongsTo<Person, $this> */

@@ -27,11 +27,14 @@ final readonly class MeetingController
         return new JsonResponse($list($account, $request->words(), $request->which(), $request->integer('page', 1)));
     }
 
-    public function store(Request $request, StartDraft $startDraft, Teams $teams): JsonResponse
+    public function store(Request $request, StartDraft $startDraft, Teams $teams, Blueprints $blueprints): JsonResponse
     {
-        $request->validate(['from' => ['nullable', 'string', 'max:26', 'exists:meetings,id'], 'team' => ['sometimes', 'string', 'max:26', 'exists:teams,id'], 'with' => ['sometimes', 'array', 'list', 'max:500'], 'with.*' => ['required', 'string', 'max:26']]);
+        $request->validate(['from' => ['nullable', 'string', 'max:26', 'exists:meetings,id'], 'team' => ['sometimes', 'string', 'max:26', 'exists:teams,id'], 'with' => ['sometimes', 'array', 'list', 'max:500'], 'with.*' => ['required', 'string', 'max:26'], 'blueprint' => ['sometimes', 'string', 'max:26']]);
         /** @var Account $account */
         $account = $request->user();
+        if ($request->filled('blueprint')) {
+            return new JsonResponse($this->view->of($blueprints->start($blueprints->find($account, $request->string('blueprint')->toString()), $account)->refresh()), 201);
+        }
         $from = $request->input('from');
         $team = $request->input('team');
         $with = Person::query()->whereNull('left_at')->orderBy('list_key')->when(is_string($team), fn($q) => $q->whereIn('id', $teams->people((string) $team)), fn($q) => $q->whereIn('id', (array) $request->input('with', [])));
@@ -46,7 +49,7 @@ final readonly class MeetingController
         $account = $request->user();
         $visible->orNotFound($account, $meeting);
 
-        return new JsonResponse($this->view->of($meeting));
+        return new JsonResponse($this->view->of($meeting, forPlanning: $account->role->plans()));
     }
 
     public function update(SheetRequest $request, Meeting $meeting, SaveSheet $save, ZoneData $zones): JsonResponse

@@ -16,10 +16,13 @@ final readonly class SheetView
 {
     public function __construct(private MeetingSeries $series, private SeriesView $seriesView, private ViewerClock $clock, private MeetingPhones $phones) {}
 
-    /** @return array<string, mixed> */
-    public function of(Meeting $meeting, bool $withKit = true): array
+    /**
+     * @param  bool  $forPlanning  whether it is for somebody who plans: how its room is settled, and from what it began, concerns nobody else
+     * @return array<string, mixed>
+     */
+    public function of(Meeting $meeting, bool $withKit = true, bool $forPlanning = true): array
     {
-        $meeting->loadMissing(['agenda', 'attendees.person.account', 'dates.attendees.person.account', 'kit', 'coordinator.person', 'change']);
+        $meeting->loadMissing(['agenda', 'attendees.person.account', 'dates.attendees.person.account', 'kit', 'coordinator.person', 'change', 'blueprint']);
         $request = Request::create('/');
         $series = $this->series->of($meeting);
 
@@ -53,7 +56,8 @@ final readonly class SheetView
             ])->all(),
             'hidesPeople' => $meeting->hides_people,
             'choices' => EntryChoices::of($meeting)->wire(),
-            'room' => RoomChoices::of($meeting)->wire(),
+            'room' => ($forPlanning ? RoomChoices::of($meeting) : new RoomChoices())->wire(),
+            'blueprint' => !$forPlanning || $meeting->blueprint === null ? null : ['id' => $meeting->blueprint->id, 'name' => $meeting->blueprint->name, 'differs' => BlueprintContent::differs($meeting->blueprint->content, $meeting)],
             'joinMode' => $meeting->join_mode->value,
             'kit' => $withKit && $meeting->kit !== null ? [...(new KitResource($meeting->kit))->toArray($request), 'dialIns' => $this->phones->of($meeting)] : null,
             'changeOf' => $meeting->changes_id,

@@ -45,4 +45,21 @@ final class DemoMeetings
             ['title' => 'Garden directors’ day', 'purpose' => 'A whole day, each in their own garden.', 'host' => 'lena.strand', 'zone' => 'Europe/Stockholm', 'day' => 21, 'at' => 'all_day', 'minutes' => 1440, 'rule' => 'FREQ=YEARLY;COUNT=5', 'who' => ['lena.strand', 'wanjiru.achola', 'mere.tautari', 'camila.rojas'], 'join' => 'undecided', 'status' => 'sent'],
         ];
     }
+
+    /** @return array<string, array{string, bool, ?string, array<string, mixed>}> blueprints by name: the meeting of which, whether shared, words, settings of its room */
+    public static function blueprints(): array
+    {
+        return [
+            'Board meeting' => ['Board of the network', false, 'Please read the papers before.', ['lobby' => ['everyone'], 'recording' => false, 'countries' => ['allow' => ['KE', 'PT', 'NZ', 'PE', 'IE']]]],
+            'Grower call' => ['Grower exchange', true, null, ['doors' => 15]],
+            'Trial review' => ['Trial review', true, 'Bring your lots.', ['beforeHost' => 'enter', 'lobby' => []]],
+            'Quarterly report' => ['Quarterly trials', false, null, ['microphones' => 'off']],
+            'Exchange with gardens abroad' => ['Exchange review with Andes gardens', true, null, ['lobby' => ['guests', 'not_signed_in']]],
+            'Stock taking' => ['Stock taking', false, null, []],
+            'Short daily round' => ['Cold store rota', false, null, ['doors' => 2]],
+            'Lecture for the public' => ['Public lecture', false, 'Questions are welcome at the end.', ['invitedOnly' => false, 'passcode' => false, 'microphones' => 'off', 'cameras' => 'off', 'chat' => 'hosts']],
+            'Survey planning' => ['Matorral survey', false, null, []],
+            'Directors’ day' => ['Garden directors’ day', false, null, []],
+        ];
+    }
 }

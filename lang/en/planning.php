@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 return [
+    'blueprint_name' => 'A blueprint needs a name.',
+    'blueprint_taken' => 'You have a blueprint of this name already.',
     'room_setting' => 'No room can have this: “:name”.',
     'whole_days' => 'An all-day meeting lasts whole days.',
     'end_not_after_start' => 'The end must come after the start.',

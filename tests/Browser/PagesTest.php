@@ -33,9 +33,9 @@ it('holds every page to WCAG 2.2 AA, without sideways scroll or console error', 
     $this->signIn('Joram Kiptui');
     $pages = [
         '/' => 'Needs you', '/?day=2031-01-01' => 'Nothing is planned', '/meetings' => 'coming up', '/meetings?which=over' => '', '/people' => 'people in the directory', '/sent' => 'messages in the dispatch book',
-        '/sent?state=withdrawn' => 'in the dispatch book', '/house-rules' => 'These rules hold', '/people/teams' => 'teams.', '/burden' => 'All meetings that are sent or saved', '/people/import' => 'Take a list of people', '/me' => 'A week in Nairobi', '/nowhere' => 'There is nothing here',
+        '/sent?state=withdrawn' => 'in the dispatch book', '/house-rules' => 'These rules hold', '/people/teams' => 'teams.', '/blueprints' => 'lueprints', '/burden' => 'All meetings that are sent or saved', '/people/import' => 'Take a list of people', '/me' => 'A week in Nairobi', '/nowhere' => 'There is nothing here',
         meetingPath($this, 'Quarterly trials') => 'Sent on', meetingPath($this, 'Yam collection hand-over') => 'Called off on',
-        meetingPath($this, 'Grower exchange', '/plan') => 'required people', meetingPath($this, 'Grower exchange', '/read-back') => 'Worth checking', meetingPath($this, 'Garden directors’ day') => 'all day',
+        meetingPath($this, 'Grower exchange', '/plan') => 'required people', meetingPath($this, 'Grower exchange', '/plan?room') => 'Ways in by phone', meetingPath($this, 'Grower exchange', '/read-back') => 'Worth checking', meetingPath($this, 'Garden directors’ day') => 'all day',
     ];
     foreach ($pages as $path => $text) {
         $this->visit($path);

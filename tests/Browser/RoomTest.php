@@ -85,3 +85,50 @@ it('settles who gets in by keys, shows it at once, and meets a lock of the house
         $this->forget();
     }
 });
+
+it('makes a blueprint of a meeting and starts from it with two presses', function (): void {
+    $name = 'Vault round ' . bin2hex(random_bytes(2));
+    $this->signIn();
+    $this->press('button', 'Plan a meeting');
+    $this->fill($this->field('Title'), 'Vault round');
+    $this->field('Title')->sendKeys(WebDriverKeys::ENTER);
+    $this->see('Vault round, on');
+    $this->set($this->field('How to join'), 'online');
+    $this->press('button', 'Who gets in');
+    $this->see('What will happen to each');
+    $this->pressAt("//button[starts-with(@aria-label, 'Whom the lobby holds')]");
+    $this->pressAt("//label[contains(., 'Hosts and co-hosts come straight in all the same.')]");
+    $this->press('button', 'Back to the sheet');
+    $this->see('everybody waits in the lobby');
+    $this->press('button', 'Keep as a blueprint');
+    $this->see('It keeps what the meeting is');
+    $this->set($this->field('Name'), $name);
+    $this->expectAccessible('keeping a blueprint');
+    $this->press('button', 'Save');
+    $this->see("The blueprint $name is kept.");
+
+    // From anywhere: the palette, and its name.
+    $this->visit('/people');
+    $this->see('people');
+    $this->browser->getKeyboard()->sendKeys([WebDriverKeys::CONTROL, 'k']);
+    $this->browser->getKeyboard()->releaseKey(WebDriverKeys::CONTROL);
+    $this->pressAt("//*[@role='option'][contains(., 'Plan: $name')]");
+    $this->see("From the blueprint $name");
+    $this->see('everybody waits in the lobby');
+
+    // Where it differs, it says so; and the blueprint takes it over.
+    $this->fill($this->field('Purpose'), 'Count the spare keys.');
+    $this->see('saved at');
+    $this->visit('/blueprints');
+    $this->find("//li[contains(., '$name')][contains(., 'used once')]");
+    $this->expectAccessible('blueprints');
+    $this->browser->navigate()->back();
+    $this->see('otherwise in purpose');
+    $this->press('button', 'Take this over into the blueprint');
+    $this->see('is as this meeting now');
+    $this->visit('/blueprints');
+    $this->pressAt("//button[@aria-label='Delete: $name']");
+    $this->see('Meetings that were started from it stay as they are.');
+    $this->pressAt("//*[@role='dialog']//button[.='Delete']");
+    $this->see("The blueprint $name is deleted.");
+});

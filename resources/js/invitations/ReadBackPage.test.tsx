@@ -27,6 +27,7 @@ const person = (id: string, name: string): Person => ({
 
 const readBack = (over: Partial<ReadBack> = {}): ReadBack => ({
   meeting: sampleMeeting({ version: 3, sentence: [{ text: 'on Tuesday', part: 'date' }] }),
+  words: '',
   missing: [],
   odd: [],
   unsendable: [],

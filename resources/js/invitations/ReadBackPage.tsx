@@ -55,7 +55,7 @@ function Shown({ data }: { data: ReadBack }) {
   const { meeting } = data;
   const [chosen, setChosen] = useState(data.recipients[0]?.person.id);
   const [all, setAll] = useState(false);
-  const [words, setWords] = useState('');
+  const [words, setWords] = useState(data.words);
   const people = new Map(data.recipients.map(({ person }) => [person.id, person]));
   const done = async () => {
     await client.invalidateQueries();

@@ -26,6 +26,8 @@ const odd = z.discriminatedUnion('code', [
 export type Odd = z.infer<typeof odd>;
 
 const shape = z.object({
+  /** Those of its blueprint. */
+  words: z.string(),
   meeting: meetingShape,
   missing: z.array(z.enum(['title', 'people', 'kit', 'kit_unsettled', 'dates', 'plain_dates'])),
   odd: z.array(odd),

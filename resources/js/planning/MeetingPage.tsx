@@ -16,6 +16,7 @@ import { Page } from '../ui/Page';
 import { CallOffDialog } from './CallOffDialog';
 import { MeetingDates } from './MeetingDates';
 import { beginChange, datesQuery, meetingQuery, startMeeting, type Meeting } from './meetings';
+import { FromBlueprint } from './FromBlueprint';
 import { Files } from './Files';
 import { WaitingChange } from './WaitingChange';
 import { useCopying } from './useCopying';
@@ -97,6 +98,11 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
                   {t('meeting.laterPart')}
                 </Link>
               )}
+            </p>
+          )}
+          {plans && (
+            <p className="no-print">
+              <FromBlueprint meeting={meeting} />
             </p>
           )}
           {meeting.changeId && plans && <WaitingChange meeting={meeting} changeId={meeting.changeId} />}

@@ -17,6 +17,7 @@ import { Page } from '../ui/Page';
 import { BoardArea, type BoardView } from './BoardArea';
 import { EntriesProvider, useFinishEntries } from './entries';
 import { EntrySection } from './EntrySection';
+import { FromBlueprint } from './FromBlueprint';
 import { JoinSection } from './JoinSection';
 import { meetingQuery, type Meeting } from './meetings';
 import { MoveChoice } from './MoveChoice';
@@ -199,6 +200,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
                 {t('action.redo')}
               </button>
             )}
+            {!meeting.changeOf && <FromBlueprint meeting={meeting} flush={state.flush} />}
             <button type="button" className="changeable" onClick={() => setTyping(true)}>
               {t('typed.open')}
             </button>

@@ -127,6 +127,8 @@ export const meetingShape = z.object({
   joinMode: z.enum(['undecided', 'online', 'in_person', 'both']),
   place: z.string(),
   room: roomChoicesShape,
+  /** From what it was started, and the parts in which it differs by now. */
+  blueprint: z.nullable(z.object({ id: z.string(), name: z.string(), differs: z.array(z.string()) })),
   kit: z.nullable(kitShape),
   /** The sent meeting whose change this sheet is. */
   changeOf: z.nullable(z.string()),

@@ -34,6 +34,7 @@ export const sampleMeeting = (over: Partial<Meeting> = {}): Meeting => ({
   joinMode: 'undecided',
   place: '',
   room: noChoices,
+  blueprint: null,
   kit: null,
   changeOf: null,
   changeId: null,

@@ -7,6 +7,7 @@ import { useNavigate } from 'react-router';
 import { useChooseFile } from '../imports/ImportArea';
 import { useDebounced } from '../lib/useDebounced';
 import { called, suggestQuery } from '../people/people';
+import { blueprintsQuery, startFrom } from '../planning/blueprints';
 import { meetingsQuery, startMeeting } from '../planning/meetings';
 
 export type PaletteProps = {
@@ -28,6 +29,7 @@ export function Palette({ open, onOpenChange, plans, showKeys, openSettings }: P
   const asked = useDebounced(typed.trim(), 120);
   const meetings = useQuery({ ...meetingsQuery(asked, 'all', 1), enabled: open });
   const people = useQuery({ ...suggestQuery(asked), enabled: open && plans && asked !== '' });
+  const blueprints = useQuery({ ...blueprintsQuery, enabled: open && plans });
   const run = (action: () => unknown) => {
     onOpenChange(false);
     setTyped('');
@@ -37,6 +39,10 @@ export function Palette({ open, onOpenChange, plans, showKeys, openSettings }: P
     ...(plans
       ? [
           { word: t('meetings.plan'), run: () => void startMeeting().then((meeting) => navigate(`/meetings/${meeting.id}/plan`)) },
+          ...(blueprints.data?.blueprints ?? []).map(({ id, name }) => ({
+            word: t('palette.planFrom', { name }),
+            run: () => void startFrom(id).then((meeting) => navigate(`/meetings/${meeting.id}/plan`)),
+          })),
           ...(chooseFile ? [{ word: t('import.fromFile'), run: chooseFile }] : []),
         ]
       : []),
@@ -45,6 +51,7 @@ export function Palette({ open, onOpenChange, plans, showKeys, openSettings }: P
     ...(plans
       ? [
           { word: t('room.people'), run: () => navigate('/people') },
+          { word: t('room.blueprints'), run: () => navigate('/blueprints') },
           { word: t('room.burden'), run: () => navigate('/burden') },
           { word: t('room.sent'), run: () => navigate('/sent') },
           { word: t('room.houseRules'), run: () => navigate('/house-rules') },

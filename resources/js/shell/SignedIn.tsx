@@ -27,6 +27,7 @@ import {
   SentPage,
   SettingsDialog,
   ShiftsPage,
+  BlueprintsPage,
   BurdenPage,
   TeamPage,
   TeamsPage,
@@ -134,6 +135,7 @@ export function SignedIn({ session }: { session: Session }) {
                 <Route path="/people/:id" element={<Person />} />
                 <Route path="/people/:id/away" element={<Absences />} />
                 <Route path="/people" element={<PeoplePage />} />
+                <Route path="/blueprints" element={<BlueprintsPage />} />
                 <Route path="/sent" element={<SentPage />} />
                 <Route path="/sent/:id" element={<DispatchPage />} />
                 <Route path="/house-rules" element={<HouseRulesPage />} />

@@ -10,6 +10,7 @@ const ROOMS = [
   { to: '/', word: 'room.today', plans: false },
   { to: '/meetings', word: 'room.meetings', plans: false },
   { to: '/people', word: 'room.people', plans: true },
+  { to: '/blueprints', word: 'room.blueprints', plans: true },
   { to: '/sent', word: 'room.sent', plans: true },
   { to: '/house-rules', word: 'room.houseRules', plans: true },
 ];

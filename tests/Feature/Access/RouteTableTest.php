@@ -9,6 +9,8 @@ use App\People\Absence;
 use App\People\Journey;
 use App\People\Role;
 use App\People\Team;
+use App\Planning\Blueprint;
+use App\Planning\BlueprintContent;
 use App\Planning\MeetingFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
@@ -144,6 +146,13 @@ $table = [
     'GET api/dispatches/{dispatch}/html' => [401, 403, 403, 200, 200],
     'POST api/dispatches/again' => [401, 403, 403, 200, 200],
     'POST api/dispatches/{dispatch}/again' => [401, 403, 403, 409, 409],
+    'GET api/blueprints' => [401, 403, 403, 200, 200],
+    'POST api/blueprints' => [401, 403, 403, 201, 201],
+    'PUT api/blueprints/order' => [401, 403, 403, 200, 200],
+    // One of the coordinator's own.
+    'PATCH api/blueprints/{blueprint}' => [401, 403, 403, 200, 404],
+    'PUT api/blueprints/{blueprint}/content' => [401, 403, 403, 200, 404],
+    'DELETE api/blueprints/{blueprint}' => [401, 403, 403, 204, 404],
     'GET api/house-rules' => [401, 403, 403, 200, 200],
     'PUT api/house-rules' => [401, 403, 403, 403, 200],
     'POST api/accounts' => [401, 403, 403, 403, 201],
@@ -184,6 +193,7 @@ it('answers each according to who asks', function (string $route, int $who, int 
         '{sent}' => $meeting->id, '{draft}' => $meeting->id, '{person}' => $concerned->person_id, '{account}' => $concerned->id, '{page?}' => 'meetings',
         '{absence}' => str_contains($route, '{absence}') ? (string) Absence::query()->create(['person_id' => $concerned->person_id, 'from_on' => '2030-01-01', 'until_on' => '2030-01-02'])->id : '0',
         '{journey}' => str_contains($route, '{journey}') ? (string) Journey::query()->create(['person_id' => $concerned->person_id, 'zone' => 'Australia/Perth', 'from_on' => '2030-01-01', 'until_on' => '2030-01-02'])->id : '0',
+        '{blueprint}' => str_contains($route, '{blueprint}') ? Blueprint::query()->create(['account_id' => $coordinator->id, 'name' => 'Board', 'name_key' => 'board', 'position' => 1, 'content' => BlueprintContent::of($meeting)])->id : '0',
         '{team}' => str_contains($route, '{team}') ? Team::query()->create(['name' => 'Growers', 'name_key' => 'growers'])->id : '0',
         '{import}' => str_contains($route, '{import}') ? PeopleImport::query()->create(['account_id' => $coordinator->id, 'name' => 'a.csv', 'kind' => 'csv', 'state' => 'looked', 'content' => base64_encode("name\nA\n"), 'mapping' => []])->id : '0',
         '{file}' => str_contains($route, '{file}') ? MeetingFile::query()->create(['meeting_id' => $meeting->id, 'name' => 'a', 'type' => 'text/plain', 'size' => 0, 'created_at' => now()])->id : '0',
@@ -192,6 +202,9 @@ it('answers each according to who asks', function (string $route, int $who, int 
     ]);
     $body = match (true) {
         str_starts_with($route, 'PUT api/meetings') => sheet($meeting),
+        $route === 'POST api/blueprints' => ['meetingId' => $meeting->id, 'name' => 'Boards'],
+        $route === 'PUT api/blueprints/order' => ['ids' => []],
+        str_ends_with($route, '/content') => ['meetingId' => $meeting->id],
         str_ends_with($route, '/send') => ['version' => $meeting->version],
         str_ends_with($route, '/noted') => ['noted' => true, 'personId' => $concerned->person_id],
         str_ends_with($route, '/clock-moves') => ['noted' => true, 'zoneData' => '2099a'],
