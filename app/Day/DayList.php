@@ -74,7 +74,7 @@ final readonly class DayList
             'required' => $people->where('role', AttendeeRole::Required)->count(),
             'optional' => $people->where('role', AttendeeRole::Optional)->count(),
             'elsewhere' => $this->elsewhere($date, $zone, $start),
-            'link' => $meeting->join_mode->isOnline() ? $meeting->kit?->link : null,
+            'link' => $meeting->join_mode->hasLink() ? $meeting->kit?->link : null,
             'place' => $date->place,
         ];
     }

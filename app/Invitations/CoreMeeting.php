@@ -34,7 +34,7 @@ final readonly class CoreMeeting
         $host = $told->host();
         $own = $told->organizer === OrganizerAddress::Meeting;
         $organizer = $own ? self::addressOf($meeting) : $host->email;
-        $kit = $meeting->join_mode->isOnline() ? $meeting->kit : null;
+        $kit = $meeting->join_mode->hasLink() ? $meeting->kit : null;
 
         $moved = $this->series->moved($meeting);
         $series = $moved->unmoved($this->series->of($meeting));
@@ -114,16 +114,27 @@ final readonly class CoreMeeting
         if ($meeting->links !== []) {
             $parts[] = $words->say('links') . ":\n" . implode("\n", array_map(static fn(array $l): string => '- ' . ($l['label'] === '' ? '' : $l['label'] . ': ') . $l['url'], $meeting->links));
         }
-        if ($meeting->join_mode->isOnline() && $meeting->kit !== null) {
-            $parts[] = $words->say('join') . ': ' . $meeting->kit->link . "\n"
-                . $words->say('number_and_passcode', ['number' => MeetingNumber::of($meeting->kit->number)->format(), 'passcode' => $meeting->kit->passcode]) . "\n"
-                . implode('', array_map(static fn(array $phone): string => $words->say('by_phone') . ' ' . $phone['text'] . "\n", PhonesFor::of($told, $country, $words)))
-                . $words->say('then_pin', ['number' => $meeting->kit->number, 'pin' => $meeting->kit->pin]);
-        }
+        $parts[] = self::joining($told, $words, $country);
         if ($meeting->join_mode->needsPlace() && $meeting->place !== null) {
             $parts[] = $words->say('place') . ': ' . $meeting->place;
         }
 
         return implode("\n\n", array_filter($parts, static fn(string $p): bool => $p !== ''));
+    }
+
+    /** Link and number where there is one, and the telephones that its reader needs. */
+    private static function joining(MeetingAsTold $told, LetterWords $words, ?string $country): string
+    {
+        $kit = $told->meeting->kit;
+        if ($kit === null || !$told->meeting->join_mode->hasKit()) {
+            return '';
+        }
+        $phones = PhonesFor::of($told, $country, $words);
+
+        return implode("\n", [
+            ...($told->meeting->join_mode->hasLink() ? [$words->say('join') . ': ' . $kit->link, $words->say('number_and_passcode', ['number' => MeetingNumber::of($kit->number)->format(), 'passcode' => $kit->passcode])] : []),
+            ...array_map(static fn(array $phone): string => $words->say('by_phone') . ' ' . $phone['text'], $phones),
+            ...($phones === [] ? [] : [$words->say('then_pin', ['number' => $kit->number, 'pin' => $kit->pin])]),
+        ]);
     }
 }

@@ -265,7 +265,7 @@ final readonly class DescribeChange
 
     private static function link(Meeting $meeting): ?string
     {
-        return $meeting->join_mode->isOnline() ? $meeting->kit?->link : null;
+        return $meeting->join_mode->hasLink() ? $meeting->kit?->link : null;
     }
 
     private static function sees(Meeting $meeting, LetterWords $words): string

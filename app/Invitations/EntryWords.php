@@ -21,7 +21,7 @@ final class EntryWords
     public static function of(MeetingAsTold $told, Person $reader, LetterWords $words): array
     {
         $room = $told->room;
-        if ($room === null || !$told->meeting->join_mode->isOnline() || $told->meeting->kit === null) {
+        if ($room === null || !$told->meeting->join_mode->hasKit() || $told->meeting->kit === null) {
             return [];
         }
         $who = match (true) {

@@ -27,6 +27,9 @@ final class PhonesFor
     /** @return list<array{uri: string, text: string}> in the reader's language */
     public static function of(MeetingAsTold $told, ?string $country, LetterWords $words): array
     {
+        if (!MeetingPhones::areGiven($told->meeting, $told->room)) {
+            return [];
+        }
         $numbers = array_map(static fn(array $d): DialIn => DialIn::of($d['country'], $d['number'], $d['free'] ?? false), $told->meeting->kit->dial_ins ?? []);
         $chosen = MeetingPhones::choose($numbers, ['reader' => $country], $told->room ?? RoomRules::of([]));
         $lines = [];

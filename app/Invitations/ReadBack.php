@@ -53,7 +53,7 @@ final readonly class ReadBack
         return [
             'meeting' => $this->view->of($meeting),
             'missing' => $this->readiness->missing($meeting),
-            'odd' => [...$this->people($states, count($states)), ...$this->pauses($plan, $people), ...$this->dateOdds($plan), ...$this->sheetOdds($meeting, $series->rule?->isOpen() === true), ...array_map(static fn(array $conflict): array => ['code' => 'room', ...$conflict], $meeting->join_mode->isOnline() ? $this->rooms->conflicts($sheet) : [])],
+            'odd' => [...$this->people($states, count($states)), ...$this->pauses($plan, $people), ...$this->dateOdds($plan), ...$this->sheetOdds($meeting, $series->rule?->isOpen() === true), ...array_map(static fn(array $conflict): array => ['code' => 'room', ...$conflict], $meeting->join_mode->hasKit() ? $this->rooms->conflicts($sheet) : [])],
             'recipients' => array_map(fn(Attendee|DateAttendee $a): array => $this->recipient($a, $meeting, $states), $meeting->everybody()),
             'unsendable' => $this->unsendable($meeting),
             'words' => $meeting->blueprint->words ?? '',
@@ -146,7 +146,6 @@ final readonly class ReadBack
             'no_host' => $meeting->host_id === null,
             'no_purpose' => ($meeting->purpose ?? '') === '' && $meeting->agenda->isEmpty(),
             'no_join' => $meeting->join_mode === JoinMode::Undecided,
-            'no_place' => $meeting->join_mode->needsPlace() && ($meeting->place ?? '') === '',
             'open_end' => $isOpen,
         ] as $code => $isSo) {
             if ($isSo) {

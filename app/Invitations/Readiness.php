@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
+use App\Planning\JoinMode;
 use App\Planning\Meeting;
 use App\Planning\MeetingSeries;
 use Syndex\Core\Recurrence\PlainDates;
@@ -16,7 +17,7 @@ final readonly class Readiness
 {
     public function __construct(private MeetingSeries $series, private ZoneData $zones) {}
 
-    /** @return list<'title'|'people'|'kit'|'kit_unsettled'|'dates'|'plain_dates'> */
+    /** @return list<'title'|'people'|'kit'|'kit_unsettled'|'place'|'phones'|'dates'|'plain_dates'> */
     public function missing(Meeting $meeting): array
     {
         $meeting->load(['attendees.person', 'kit']);
@@ -24,8 +25,10 @@ final readonly class Readiness
         return array_values(array_filter([
             $meeting->title === '' ? 'title' : null,
             $meeting->attendees->isEmpty() ? 'people' : null,
-            $meeting->join_mode->isOnline() && $meeting->kit === null ? 'kit' : null,
-            $meeting->join_mode->isOnline() && $meeting->kit?->unsettled_at !== null ? 'kit_unsettled' : null,
+            $meeting->join_mode->hasKit() && $meeting->kit === null ? 'kit' : null,
+            $meeting->join_mode === JoinMode::Phone && $meeting->kit?->dial_ins === [] ? 'phones' : null,
+            $meeting->join_mode->needsPlace() && ($meeting->place ?? '') === '' ? 'place' : null,
+            $meeting->join_mode->hasKit() && $meeting->kit?->unsettled_at !== null ? 'kit_unsettled' : null,
             $this->liesAhead($meeting) ? null : 'dates',
             $this->canBeSaid($meeting) ? null : 'plain_dates',
         ]));

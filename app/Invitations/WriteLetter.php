@@ -154,7 +154,7 @@ final class WriteLetter
         $one->setRawAttributes([
             ...$one->getAttributes(), 'starts_local' => str_replace('T', ' ', $date->format()), 'rrule' => null, 'extra_local' => '[]', 'dropped_local' => '[]', 'moved_local' => '[]',
             // A date that has a place is there too, whatever the others are.
-            'join_mode' => ($own->place === null || $one->join_mode->needsPlace() ? $one->join_mode : ($one->join_mode->isOnline() ? JoinMode::Both : JoinMode::InPerson))->value,
+            'join_mode' => ($own->place === null || $one->join_mode->needsPlace() ? $one->join_mode : ($one->join_mode->hasLink() ? JoinMode::Both : JoinMode::InPerson))->value,
             'title' => $own->title, 'duration_minutes' => $own->minutes, 'place' => $own->place, 'hides_people' => HidePeople::from($told->meeting),
         ]);
         $one->setRelation('attendees', collect($own->people));
@@ -203,7 +203,7 @@ final class WriteLetter
         $known = $own !== null;
         $host = $told->host();
         $asked = array_values(array_filter($meeting->everybody(), static fn(Attendee|DateAttendee $a): bool => $a->person_id === $person->id))[0] ?? null;
-        $kit = $meeting->join_mode->isOnline() ? $meeting->kit : null;
+        $kit = $meeting->join_mode->hasKit() ? $meeting->kit : null;
         $coordinator = $meeting->coordinator->person_id === $host->id ? null : $meeting->coordinator->person->called();
 
         return [
@@ -214,7 +214,7 @@ final class WriteLetter
             'host' => $host->called(),
             'needed' => $asked === null || $asked->person_id === $meeting->host_id ? null : $words->say($asked->role === AttendeeRole::Required ? 'required' : 'optional'),
             'kit' => $kit === null ? null : [
-                'link' => $kit->link,
+                'link' => $meeting->join_mode->hasLink() ? $kit->link : null,
                 'number' => MeetingNumber::of($kit->number)->format(),
                 'digits' => $kit->number,
                 'passcode' => $kit->passcode,

@@ -10,8 +10,16 @@ enum JoinMode: string
     case Online = 'online';
     case InPerson = 'in_person';
     case Both = 'both';
+    /** Numbers and a PIN, no link anywhere. */
+    case Phone = 'phone';
 
-    public function isOnline(): bool
+    /** Whether a joining kit is needed. */
+    public function hasKit(): bool
+    {
+        return $this->hasLink() || $this === self::Phone;
+    }
+
+    public function hasLink(): bool
     {
         return $this === self::Online || $this === self::Both;
     }

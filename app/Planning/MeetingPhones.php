@@ -20,9 +20,13 @@ final readonly class MeetingPhones
     /** @return list<array{country: string, number: string, uri: string}> as people abroad read them */
     public function of(Meeting $meeting): array
     {
+        $rules = $this->rooms->rules($meeting);
+        if (!self::areGiven($meeting, $rules)) {
+            return [];
+        }
         $numbers = array_map(static fn(array $d): DialIn => DialIn::of($d['country'], $d['number'], $d['free'] ?? false), $meeting->kit->dial_ins ?? []);
         $people = array_map(static fn(array $about): ?string => $about['country'], $this->whereabouts->of(array_values($meeting->attendees->map(static fn(Attendee $a): string => $a->person_id)->all())));
-        $chosen = self::choose($numbers, $people, $this->rooms->rules($meeting));
+        $chosen = self::choose($numbers, $people, $rules);
         $given = [];
         foreach ($chosen as $one) {
             foreach ($one->numbers as $number) {
@@ -31,6 +35,12 @@ final readonly class MeetingPhones
         }
 
         return array_values($given);
+    }
+
+    /** Not where people hear and speak by computer alone; always where there is nothing but the telephone. */
+    public static function areGiven(Meeting $meeting, ?RoomRules $rules): bool
+    {
+        return $meeting->join_mode === JoinMode::Phone || $rules?->value(RoomSetting::Audio) !== 'computer';
     }
 
     /**

@@ -66,7 +66,7 @@ final readonly class RoomView
             'groups' => self::groups($expected, $forecast, $from, $until),
             'sum' => self::sum($expected, $forecast, max(0, $hostComes)),
             'conflicts' => array_map(self::conflict(...), (new RoomConflicts($rules, $expected, $hostComes, $account, $sheet->durationMinutes))->all()),
-            ...$this->phones($expected, $rules),
+            ...$this->phones($expected, $rules, $sheet->joinMode === JoinMode::Phone || $rules->value(RoomSetting::Audio) !== 'computer'),
         ];
     }
 
@@ -192,9 +192,9 @@ final readonly class RoomView
      * @param  list<Expected>  $expected
      * @return array{phones: list<array<string, mixed>>, nowhere: list<string>, numberCountries: list<array{code: string, name: string}>}
      */
-    private function phones(array $expected, RoomRules $rules): array
+    private function phones(array $expected, RoomRules $rules, bool $areGiven): array
     {
-        $numbers = $this->offers->numbers();
+        $numbers = $areGiven ? $this->offers->numbers() : [];
         $countries = [];
         foreach ($expected as $person) {
             $countries[$person->id] = $person->country;

@@ -177,7 +177,7 @@ final class DemoSeeder extends Seeder
 
     private function bringTo(string $status, Meeting $meeting): void
     {
-        if ($meeting->join_mode->isOnline()) {
+        if ($meeting->join_mode->hasKit()) {
             ($this->giveKit)($meeting);
         }
         if ($status === 'kept') {

@@ -28,6 +28,10 @@ enum RoomSetting: string
     case Capacity = 'capacity';
     /** Minutes after the start from which nobody comes in any more; null: never. */
     case Lock = 'lock';
+    /** Whether people can be seen; false: they are heard only. */
+    case Video = 'video';
+    /** By what people hear and speak. */
+    case Audio = 'audio';
     case Cameras = 'cameras';
     case Microphones = 'microphones';
     case Screens = 'screens';
@@ -59,7 +63,8 @@ enum RoomSetting: string
             self::Cameras, self::Microphones => 'own',
             self::Screens => 'presenters',
             self::Chat => 'everyone',
-            self::InvitedOnly, self::Passcode, self::PasscodeInLink, self::Captions, self::Renaming => true,
+            self::Audio => 'both',
+            self::Video, self::InvitedOnly, self::Passcode, self::PasscodeInLink, self::Captions, self::Renaming => true,
             self::SignIn, self::ArrivalSound, self::Recording, self::NameMark => false,
             self::Countries, self::Capacity, self::Lock => null,
             self::PhonesAlso, self::PhonesNot => [],
@@ -90,7 +95,7 @@ enum RoomSetting: string
             self::PhonesAlso, self::PhonesNot => array_values(array_unique([...self::codes($one), ...self::codes($other)])),
             self::Countries => self::countries(CountryRule::read($one), CountryRule::read($other)),
             self::InvitedOnly, self::SignIn, self::Passcode, self::Captions, self::ArrivalSound, self::NameMark => $one === true || $other === true,
-            self::PasscodeInLink, self::Recording, self::Renaming => $one === true && $other === true,
+            self::Video, self::PasscodeInLink, self::Recording, self::Renaming => $one === true && $other === true,
             default => array_search($one, $this->order(), true) <= array_search($other, $this->order(), true) ? $one : $other,
         };
     }
@@ -116,6 +121,7 @@ enum RoomSetting: string
             self::Cameras, self::Microphones => ['off', 'own', 'on'],
             self::Screens => ['hosts', 'presenters', 'everyone'],
             self::Chat => ['off', 'hosts', 'everyone'],
+            self::Audio => ['computer', 'phone', 'both'],
             default => [],
         };
     }

@@ -132,7 +132,7 @@ describe('ReadBackPage', () => {
       'The agenda takes 60 minutes, but the meeting only 45.',
       'agenda',
     ],
-    ['no place', { odd: [{ code: 'no_place' }] }, 'The place is missing: people will not know where to go.', 'place'],
+    ['no place', { missing: ['place'] }, 'The place is missing: people will not know where to go.', 'place'],
     ['no title', { missing: ['title'] }, 'It has no title.', 'title'],
     ['nobody', { missing: ['people'] }, 'Nobody is invited.', 'people'],
   ])('says what is worth checking, and leads to it: %s', async (_, over, words, place) => {

@@ -21,7 +21,7 @@ const odd = z.discriminatedUnion('code', [
   z.object({ code: z.literal('skipped'), dates: z.array(z.object({ date: z.string(), reads: z.string() })), place: z.string() }),
   z.object({ code: z.literal('room'), ...conflictShape.shape }),
   z.object({ code: z.literal('past'), count: z.number(), of: z.number() }),
-  ...(['no_host', 'no_purpose', 'no_join', 'no_place', 'open_end'] as const).map((code) => z.object({ code: z.literal(code) })),
+  ...(['no_host', 'no_purpose', 'no_join', 'open_end'] as const).map((code) => z.object({ code: z.literal(code) })),
 ]);
 export type Odd = z.infer<typeof odd>;
 
@@ -29,7 +29,7 @@ const shape = z.object({
   /** Those of its blueprint. */
   words: z.string(),
   meeting: meetingShape,
-  missing: z.array(z.enum(['title', 'people', 'kit', 'kit_unsettled', 'dates', 'plain_dates'])),
+  missing: z.array(z.enum(['title', 'people', 'kit', 'kit_unsettled', 'place', 'phones', 'dates', 'plain_dates'])),
   odd: z.array(odd),
   /** Whom no mail can reach at the address that is known. */
   unsendable: z.array(z.object({ personId: z.string(), problem: z.enum(['impossible', 'letters']) })),

@@ -147,6 +147,10 @@ export function InTheRoom({ values, beside, set }: SentencesProps) {
   return (
     <>
       <p>
+        {t('entryRules.say.video')} {yesNo('video', 'video')}, {t('entryRules.say.audio')}{' '}
+        {words('audio', 'audio', ['computer', 'phone', 'both'] as const, values.audio)}.
+      </p>
+      <p>
         {t('entryRules.say.cameras')} {words('cameras', 'arrival', ['off', 'own', 'on'] as const, values.cameras)},{' '}
         {t('entryRules.say.microphones')} {words('microphones', 'arrival', ['off', 'own', 'on'] as const, values.microphones)}.
       </p>

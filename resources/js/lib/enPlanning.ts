@@ -45,7 +45,13 @@ export const enPlanning = {
     days_other: '{{count}} days',
     people_one: '{{count}} person',
     people_other: '{{count}} people',
-    join: { undecided: 'how to join not decided', online: 'online', in_person: 'in person', both: 'online and in person' },
+    join: {
+      undecided: 'how to join not decided',
+      online: 'online',
+      in_person: 'in person',
+      both: 'online and in person',
+      phone: 'by phone',
+    },
   },
   leaving: {
     title: 'Not saved yet',
@@ -98,6 +104,7 @@ export const enPlanning = {
     online: 'Online',
     in_person: 'In person',
     both: 'Online and in person',
+    phone: 'By phone only',
     place: 'Place',
     placeHint: 'A room or an address',
     asking: 'Setting up the online room …',
@@ -109,7 +116,6 @@ export const enPlanning = {
     makeUp: 'Make one up for me',
     unsettled:
       'The conferencing service did not confirm the last change. Syndex is checking which passcode is valid; the meeting cannot be sent until then.',
-    phone: 'By phone: {{numbers}}, PIN {{pin}}',
   },
   conflict: {
     title: 'Changed in another window',
@@ -548,6 +554,7 @@ export const enPlanning = {
       online: 'People join online.',
       in_person: 'People meet at {{place}}.',
       both: 'People join online or meet at {{place}}.',
+      phone: 'People join by phone.',
     },
     odd: 'Worth checking',
     nothingOdd: 'Nothing to check.',
@@ -577,6 +584,8 @@ export const enPlanning = {
   },
   words: { label: 'A few words of your own', hint: 'They stand at the top of every message. You can leave this empty.' },
   missing: {
+    place: 'The place is missing: people will not know where to go.',
+    phones: 'The conferencing service has no telephone numbers: choose another way to join.',
     title: 'It has no title.',
     people: 'Nobody is invited.',
     kit: 'It is online, but has no online room yet.',
@@ -604,7 +613,6 @@ export const enPlanning = {
     no_host: 'Nobody is the host, so you will be named as host.',
     no_purpose: 'No purpose and no agenda: they help people decide whether to come.',
     no_join: 'How to join is not decided.',
-    no_place: 'The place is missing: people will not know where to go.',
     open_end: 'The series has no end.',
     agenda_longer: 'The agenda takes {{minutes}} minutes, but the meeting only {{of}}.',
   },

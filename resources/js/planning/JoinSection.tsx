@@ -7,7 +7,7 @@ import { ApiError, sendJson } from '../lib/api';
 import { Button } from '../ui/Button';
 import { SelectField, TextField } from '../ui/Field';
 import { useOpenEntry } from './entries';
-import { kitShape, meetingQuery, type Kit, type Meeting } from './meetings';
+import { hasKit, kitShape, meetingQuery, type Kit, type Meeting } from './meetings';
 import type { RoomState } from './useRoom';
 import type { SectionProps } from './WhatSection';
 
@@ -25,7 +25,8 @@ export function JoinSection({ sheet, change, meeting, room, open }: JoinSectionP
   const [kit, setKit] = useState<Kit | null>(meeting.kit);
   const [passcode, setPasscode] = useState<string | null>(null);
   const field = useRef<HTMLInputElement>(null);
-  const online = sheet.joinMode === 'online' || sheet.joinMode === 'both';
+  const online = hasKit(sheet.joinMode);
+  const link = sheet.joinMode !== 'phone';
   const make = useMutation({
     // Without a word, the kit it has or one made now; else another passcode, typed or made up.
     mutationFn: (typed: string | null) =>
@@ -67,7 +68,7 @@ export function JoinSection({ sheet, change, meeting, room, open }: JoinSectionP
         value={sheet.joinMode}
         onChange={(event) => change({ joinMode: event.target.value as Meeting['joinMode'] })}
       >
-        {(['undecided', 'online', 'in_person', 'both'] as const).map((mode) => (
+        {(['undecided', 'online', 'in_person', 'both', 'phone'] as const).map((mode) => (
           <option key={mode} value={mode}>
             {t(`join.${mode}`)}
           </option>
@@ -87,8 +88,8 @@ export function JoinSection({ sheet, change, meeting, room, open }: JoinSectionP
       {online && make.isPending && !kit && <p role="status">{t('join.asking')}</p>}
       {online && kit && (
         <div className="border-t border-line pt-1">
-          <p className="break-all">{kit.link}</p>
-          <p>
+          {link && <p className="break-all">{kit.link}</p>}
+          <p hidden={!link}>
             {t('join.number', { number: kit.number })}
             {', '}
             {t('join.passcode')}{' '}

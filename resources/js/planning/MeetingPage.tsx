@@ -137,8 +137,8 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
             </h2>
             {meeting.kit && meeting.joinMode !== 'in_person' && (
               <>
-                <p className="break-all">{meeting.kit.link}</p>
-                <p>
+                {meeting.joinMode !== 'phone' && <p className="break-all">{meeting.kit.link}</p>}
+                <p hidden={meeting.joinMode === 'phone'}>
                   {t('join.number', { number: meeting.kit.number })}, {t('join.passcode')} <strong>{meeting.kit.passcode}</strong>
                 </p>
                 {meeting.kit.dialIns.map((dialIn) => (
@@ -154,7 +154,7 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
               <Button look="quiet" onClick={() => copying.asText(meeting.id)}>
                 {t('meeting.copyText')}
               </Button>
-              {meeting.kit && (
+              {meeting.kit && meeting.joinMode !== 'phone' && (
                 <Button look="quiet" onClick={() => copying.link(meeting.kit?.link ?? '')}>
                   {t('meeting.copyLink')}
                 </Button>

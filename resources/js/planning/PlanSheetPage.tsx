@@ -19,7 +19,7 @@ import { EntriesProvider, useFinishEntries } from './entries';
 import { EntrySection } from './EntrySection';
 import { FromBlueprint } from './FromBlueprint';
 import { JoinSection } from './JoinSection';
-import { meetingQuery, type Meeting } from './meetings';
+import { hasKit, meetingQuery, type Meeting } from './meetings';
 import { MoveChoice } from './MoveChoice';
 import { OfferDialog } from './OfferDialog';
 import { OfferNote } from './OfferNote';
@@ -89,7 +89,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
   const { data: sent } = useQuery({ ...meetingQuery(meeting.changeOf ?? ''), enabled: meeting.changeOf !== null });
   const [asked, setAsked] = useSearchParams();
   const isRoom = asked.has('room');
-  const room = useRoom(state, isRoom || sheet.joinMode === 'online' || sheet.joinMode === 'both');
+  const room = useRoom(state, isRoom || hasKit(sheet.joinMode));
   const openRoom = (open: boolean) => setAsked(open ? { room: '' } : {}, { replace: true });
   const [differing, setDiffering] = useState<string | null>(asked.get('date'));
   const people = useMemo(() => new Map(sheet.attendees.map(({ person }) => [person.id, person])), [sheet.attendees]);

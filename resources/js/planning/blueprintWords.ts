@@ -1,5 +1,6 @@
 import type { TFunction } from 'i18next';
 import { summaryWords } from '../joining/words';
+import { hasKit } from './meetings';
 import type { Blueprint } from './blueprints';
 
 /** "Every second Tuesday at 15:30 Nairobi time, 45 minutes; 10 people; online. Doors open 10 minutes ahead; …" */
@@ -11,5 +12,5 @@ export function blueprintWords(t: TFunction, blueprint: Blueprint): string {
     clock ? t('blueprint.minutes', { count: minutes }) : t('blueprint.days', { count: minutes / 1440 }),
   ].join(', ');
   const about = [when, t('blueprint.people', { count: people }), t(`blueprint.join.${joinMode}`)].join('; ');
-  return `${about}. ${joinMode === 'online' || joinMode === 'both' ? summaryWords(t, blueprint) : ''}`.trim();
+  return `${about}. ${hasKit(joinMode) ? summaryWords(t, blueprint) : ''}`.trim();
 }

@@ -16,7 +16,7 @@ const blueprintShape = z.object({
   city: z.string(),
   minutes: z.number(),
   people: z.number(),
-  joinMode: z.enum(['undecided', 'online', 'in_person', 'both']),
+  joinMode: z.enum(['undecided', 'online', 'in_person', 'both', 'phone']),
   doors: z.number(),
   lobby: z.array(z.enum(['everyone', 'guests', 'not_signed_in'])),
   words: z.string(),

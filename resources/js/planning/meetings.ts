@@ -77,6 +77,9 @@ export const kitShape = z.object({
 });
 export type Kit = z.infer<typeof kitShape>;
 
+/** Whether a way to join needs a kit. */
+export const hasKit = (mode: Meeting['joinMode']) => mode === 'online' || mode === 'both' || mode === 'phone';
+
 export const CLASSES = ['public', 'private', 'confidential'] as const;
 
 /** What its entries say of themselves in calendars. */
@@ -124,7 +127,7 @@ export const meetingShape = z.object({
   durationMinutes: z.number(),
   /** Whether its people are hidden from each other; null: as usual with whoever is invited. */
   hidesPeople: z.nullable(z.boolean()),
-  joinMode: z.enum(['undecided', 'online', 'in_person', 'both']),
+  joinMode: z.enum(['undecided', 'online', 'in_person', 'both', 'phone']),
   place: z.string(),
   room: roomChoicesShape,
   /** From what it was started, and the parts in which it differs by now. */

@@ -19,17 +19,21 @@
 {!! $meeting->purpose !!}
 
 @endif
-@if ($kit)
+@if ($kit && $kit['link'] !== null)
 {!! $say->say('join') !!}: {!! $kit['link'] !!}
 {!! $say->say('number_and_passcode', ['number' => $kit['number'], 'passcode' => $kit['passcode']]) !!}
+@endif
+@if ($kit && $kit['phones'] !== [])
 @foreach ($kit['phones'] as $phone)
 {!! $say->say('by_phone') !!} {!! $phone['text'] !!}
 @endforeach
 {!! $say->say('then_pin', ['number' => $kit['digits'], 'pin' => $kit['pin']]) !!}
+@endif
 @if ($entry !== [])
 
 {!! implode(' ', $entry) !!}
 @endif
+@if ($kit)
 
 @endif
 @if ($where)

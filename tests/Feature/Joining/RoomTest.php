@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Joining\Bridge;
 use App\Joining\BridgeOffers;
+use App\Joining\JoiningKit;
 use App\Joining\RoomRef;
 use App\Joining\SettleRoom;
 use App\People\Role;
@@ -139,6 +140,36 @@ it('tells each recipient what concerns them, with the numbers of where they are,
         ->and($text($this->anil->email))->toContain('+91 11 5550 1420 (India; there is no number in Nepal)');
     expect(icsTo($this->ines->email))->toContain('21 555 0142')->not->toContain('020 2555142');
 });
+
+it('gives each kind of meeting what it needs, and nothing it does not have', function (array $changes, array $settings, array $in, array $notIn): void {
+    $sheet = fn() => sheet($this->meeting->refresh(), ['place' => '', ...$changes, 'room' => ['settings' => (object) $settings, 'coHosts' => [], 'account' => null]]);
+    $this->putJson("/api/meetings/{$this->meeting->id}", $sheet())->assertOk();
+    $kit = $this->postJson("/api/meetings/{$this->meeting->id}/kit")->json();
+    $this->postJson("/api/meetings/{$this->meeting->id}/send", ['version' => $this->meeting->refresh()->version])->assertOk();
+    $said = static fn(array $words): array => array_map(static fn(string $word): string => $kit[$word] ?? $word, $words);
+    foreach ([(string) mailTo($this->ines->email)->getTextContent(), (string) mailTo($this->ines->email)->getHtmlContent(), icsTo($this->ines->email)] as $text) {
+        expect(array_filter($said($in), static fn(string $word): bool => !str_contains($text, $word)))->toBe([])
+            ->and(array_filter($said($notIn), static fn(string $word): bool => str_contains($text, $word)))->toBe([]);
+    }
+})->with([
+    'online' => [['joinMode' => 'online'], [], ['link', 'passcode', 'pin', '21 555 0142'], ['Glasshouse']],
+    'online and in person' => [['joinMode' => 'both', 'place' => 'Glasshouse 2'], [], ['link', 'pin', 'Glasshouse 2'], []],
+    'in person' => [['joinMode' => 'in_person', 'place' => 'Glasshouse 2'], [], ['Glasshouse 2'], ['link', 'passcode', 'pin', '21 555 0142']],
+    'by phone only' => [['joinMode' => 'phone'], [], ['pin', '21 555 0142'], ['link', 'passcode']],
+    'by phone only, whatever is said of sound' => [['joinMode' => 'phone'], ['audio' => 'computer'], ['pin', '21 555 0142'], ['link']],
+    'sound by computer alone' => [['joinMode' => 'online'], ['audio' => 'computer'], ['link', 'passcode'], ['pin', '21 555 0142']],
+]);
+
+it('is not sent without what its kind needs', function (string $mode, bool $kit, bool $numbers, array $missing): void {
+    $this->meeting->update(['join_mode' => $mode, 'place' => null]);
+    if ($kit) {
+        $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated();
+        if (!$numbers) {
+            JoiningKit::query()->update(['dial_ins' => '[]']);
+        }
+    }
+    $this->postJson("/api/meetings/{$this->meeting->id}/send", ['version' => $this->meeting->refresh()->version])->assertStatus(422)->assertJson(['details' => ['missing' => $missing]]);
+})->with([['online', false, false, ['kit']], ['phone', false, false, ['kit']], ['phone', true, false, ['phones']], ['in_person', false, false, ['place']], ['both', true, true, ['place']]]);
 
 it('leaves a silent bridge alone for a while, keeps what it knew of it, and goes on when it answers', function (): void {
     expect(app(BridgeOffers::class)->numbers())->not->toBe([]);

@@ -36,7 +36,7 @@ beforeEach(function (): void {
     }
     $this->coordinator = account(Role::Coordinator, colleague('Wanjiru Achola'));
     $this->guests = array_map(fn(int $i) => guest("g$i@orchard.example"), range(1, 40));
-    $this->planned = fn(array $values = []): Meeting => meeting($this->coordinator, [$this->coordinator->person, ...$this->guests], ['join_mode' => 'in_person', ...$values]);
+    $this->planned = fn(array $values = []): Meeting => meeting($this->coordinator, [$this->coordinator->person, ...$this->guests], ['join_mode' => 'in_person', 'place' => 'Room 3', ...$values]);
     /** @return list<array{status: int, body: array<string, mixed>}> */
     $this->atOnce = function (array ...$requests): array {
         $start = (string) (microtime(true) + 0.6);
@@ -279,7 +279,7 @@ describe('a change of what was sent', function (): void {
 it('lets two mergers meet that would each swallow the other: one is done, nobody is lost', function (): void {
     for ($round = 0; $round < 4; $round++) {
         [$a, $b] = [guest("a$round@far.example"), guest("b$round@far.example")];
-        $meeting = meeting($this->coordinator, [$this->coordinator->person, $a, $b], ['join_mode' => 'in_person']);
+        $meeting = meeting($this->coordinator, [$this->coordinator->person, $a, $b], ['join_mode' => 'in_person', 'place' => 'Room 3']);
         $answers = ($this->atOnce)(['POST', "/api/people/$a->id/merge", json_encode(['into' => $b->id])], ['POST', "/api/people/$b->id/merge", json_encode(['into' => $a->id])]);
         $left = Person::query()->whereIn('id', [$a->id, $b->id])->pluck('id')->all();
 
@@ -291,7 +291,7 @@ it('lets two mergers meet that would each swallow the other: one is done, nobody
 it('lets sending and forgetting meet: who is told is not forgotten, who is forgotten is not told', function (): void {
     for ($round = 0; $round < 4; $round++) {
         $rosa = guest("rosa$round@far.example");
-        $meeting = meeting($this->coordinator, [$this->coordinator->person, $rosa], ['join_mode' => 'in_person']);
+        $meeting = meeting($this->coordinator, [$this->coordinator->person, $rosa], ['join_mode' => 'in_person', 'place' => 'Room 3']);
         [$send, $forget] = ($this->atOnce)(['POST', "/api/meetings/$meeting->id/send", json_encode(['version' => $meeting->version])], ['POST', "/api/people/$rosa->id/forget", '{}']);
         $isForgotten = $rosa->refresh()->forgotten_at !== null;
         $told = Dispatch::query()->where('meeting_id', $meeting->id)->where('person_id', $rosa->id)->count();
@@ -326,7 +326,7 @@ it('reads a feed while a coordinator edits, and neither hinders the other', func
     app(SetCalendar::class)->feed($corin, config('syndex.calendars.url') . '/feeds/race.ics');
     for ($round = 0; $round < 3; $round++) {
         DB::table('calendars')->update(['laid_at' => null]);
-        $meeting = meeting($this->coordinator, [$this->coordinator->person, $corin], ['join_mode' => 'in_person', 'status' => 'kept']);
+        $meeting = meeting($this->coordinator, [$this->coordinator->person, $corin], ['join_mode' => 'in_person', 'place' => 'Room 3', 'status' => 'kept']);
         $body = sheet($meeting, ['title' => "Edited $round"]);
         $answers = ($this->atOnce)(['POST', "/api/people/$corin->id/calendar/read", '{}'], ['PUT', "/api/meetings/$meeting->id", json_encode($body)], ['POST', '/api/board', json_encode([...$body, 'index' => 0])]);
 
