@@ -16,6 +16,7 @@ use App\Invitations\DispatchController;
 use App\Invitations\GuestEndController;
 use App\Invitations\HistoryController;
 use App\Invitations\InvitationController;
+use App\Invitations\MeetNowController;
 use App\Invitations\SendAgainController;
 use App\Offers\OfferController;
 use App\Overlap\BoardController;
@@ -103,6 +104,8 @@ Route::prefix('api')->group(function (): void {
         Route::patch('blueprints/{blueprint}', [BlueprintController::class, 'update']);
         Route::put('blueprints/{blueprint}/content', [BlueprintController::class, 'takeOver']);
         Route::delete('blueprints/{blueprint}', [BlueprintController::class, 'destroy']);
+        Route::post('meetings/now', [MeetNowController::class, 'store']);
+        Route::post('meetings/{meeting}/call-in', [MeetNowController::class, 'callIn']);
         Route::post('meetings/discard', [MeetingController::class, 'discard']);
         Route::put('meetings/{meeting}', [MeetingController::class, 'update']);
         Route::post('meetings/{meeting}/change', [MeetingController::class, 'change']);

@@ -7,6 +7,7 @@ namespace App\Invitations;
 use App\People\Account;
 use App\People\Person;
 use App\Planning\Meeting;
+use Carbon\CarbonInterface;
 use Illuminate\Support\Str;
 use Syndex\Core\Invitations\Message;
 use Syndex\Core\Invitations\Method;
@@ -25,9 +26,10 @@ final readonly class Outbox
     /**
      * @param  list<array{person: string, address: string}>  $to  who, and where
      * @param  array<string, list<string>>  $addresses  by person: what the mail names them by, where it is not their present address
+     * @param  bool  $atOnce  without the hold in which it could be taken back
      * @return int how many are told
      */
-    public function tell(Meeting $meeting, Method $method, int $sequence, array $to, array $addresses = [], ?Step $step = null): int
+    public function tell(Meeting $meeting, Method $method, int $sequence, array $to, array $addresses = [], ?Step $step = null, bool $atOnce = false): int
     {
         $waiting = Dispatch::query()->where('uid', $meeting->uid)->where('state', DispatchState::Waiting)->whereIn('recipient', array_column($to, 'address'))->lockForUpdate()->get(['id', 'recipient']);
         Dispatch::query()->whereIn('id', $waiting->pluck('id'))->update(['state' => DispatchState::Replaced]);
@@ -35,7 +37,7 @@ final readonly class Outbox
             return 0;
         }
         $snapshot = Snapshot::query()->create(['meeting_id' => $meeting->id, 'step_id' => $step?->id, 'method' => $method->value, 'sequence' => $sequence, 'stamped_at' => now(), 'content' => $this->freeze->write($meeting, $addresses)]);
-        $hold = now()->addSeconds((int) config('syndex.outbox.hold_seconds'));
+        $hold = self::until($atOnce);
         $shared = [
             'meeting_id' => $meeting->id, 'snapshot_id' => $snapshot->id, 'uid' => $meeting->uid, 'sequence' => $sequence, 'subject' => mb_strimwidth($meeting->title, 0, 990, '…'),
             'kind' => ($method === Method::Cancel ? DispatchKind::CallingOff : DispatchKind::Invitation)->value,
@@ -55,13 +57,14 @@ final readonly class Outbox
      * @param  string  $after  the meeting as it is now, frozen
      * @param  ?Meeting  $later  the later part of a series that was cut
      * @param  list<string>  $leftOut  people who are not told this time
+     * @param  bool  $atOnce  without the hold in which it could be taken back
      */
-    public function tellChange(Step $step, Meeting $meeting, PlannedStep $planned, string $after, bool $tellAll, ?Meeting $later = null, array $leftOut = []): void
+    public function tellChange(Step $step, Meeting $meeting, PlannedStep $planned, string $after, bool $tellAll, ?Meeting $later = null, array $leftOut = [], bool $atOnce = false): void
     {
         $replaced = [...$planned->late, ...array_map(static fn(Message $m): string => $m->to, $planned->messages())];
         $waiting = Dispatch::query()->where('uid', $meeting->uid)->where('state', DispatchState::Waiting)->whereIn('recipient', $replaced)->lockForUpdate()->pluck('id');
         Dispatch::query()->whereIn('id', $waiting)->update(['state' => DispatchState::Replaced, 'replaced_by' => $step->id]);
-        $hold = now()->addSeconds((int) config('syndex.outbox.hold_seconds'));
+        $hold = self::until($atOnce);
         foreach ($planned->groups as $group) {
             $known = $group->known;
             [$about, $content] = $group->isLater && $later !== null ? [$later, $this->freeze->write($later)] : [$meeting, $after];
@@ -85,6 +88,11 @@ final readonly class Outbox
                 Dispatch::query()->insert($chunk);
             }
         }
+    }
+
+    private static function until(bool $atOnce): CarbonInterface
+    {
+        return $atOnce ? now() : now()->addSeconds((int) config('syndex.outbox.hold_seconds'));
     }
 
     /** @return array<string, string> person by address, in what is known and what is now */

@@ -31,9 +31,9 @@ final readonly class SendChange
      * @param  int  $version  the version of the sheet that was read back
      * @param  list<string>  $leftOut  people who are not told this time
      */
-    public function __invoke(Meeting $sheet, int $version, bool $tellAll, Account $by, ?string $words = null, array $leftOut = []): Meeting
+    public function __invoke(Meeting $sheet, int $version, bool $tellAll, Account $by, ?string $words = null, array $leftOut = [], bool $atOnce = false): Meeting
     {
-        return Decide::on(function () use ($sheet, $version, $tellAll, $by, $words, $leftOut): Meeting {
+        return Decide::on(function () use ($sheet, $version, $tellAll, $by, $words, $leftOut, $atOnce): Meeting {
             $meeting = Meeting::query()->lockForUpdate()->findOrFail($sheet->changes_id);
             $sheet = Meeting::query()->lockForUpdate()->findOrFail($sheet->id);
             if ($meeting->status !== MeetingStatus::Sent) {
@@ -63,7 +63,7 @@ final readonly class SendChange
             $this->askAnew($meeting, $planned, $leftOut);
             $after = $this->freeze->write($meeting->refresh());
             $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by->id, 'kind' => StepKind::Changed, 'sequence' => $planned->sequence, 'before' => $before, 'after' => $after, 'words' => $words]);
-            $this->outbox->tellChange($step, $meeting, $planned, $after, $tellAll, leftOut: $leftOut);
+            $this->outbox->tellChange($step, $meeting, $planned, $after, $tellAll, leftOut: $leftOut, atOnce: $atOnce);
             $sheet->delete();
             SettleRoom::dispatch($meeting->room_of)->afterCommit();
             $this->live->tell([Live::COORDINATION, ...$channels, ...SendMeeting::channels($meeting)], 'meeting', $meeting->id);

@@ -22,10 +22,13 @@ final readonly class SendMeeting
 {
     public function __construct(private FreezeMeeting $freeze, private CoreMeeting $core, private PlanChange $plan, private Outbox $outbox, private LayDown $layDown, private Readiness $readiness, private Live $live) {}
 
-    /** @param int $version the version that was read back */
-    public function __invoke(Meeting $meeting, int $version, ?Account $by = null, ?string $words = null): Meeting
+    /**
+     * @param  int  $version  the version that was read back
+     * @param  bool  $atOnce  without the hold in which it could be taken back
+     */
+    public function __invoke(Meeting $meeting, int $version, ?Account $by = null, ?string $words = null, bool $atOnce = false): Meeting
     {
-        return Decide::on(function () use ($meeting, $version, $by, $words): Meeting {
+        return Decide::on(function () use ($meeting, $version, $by, $words, $atOnce): Meeting {
             $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
             if (!$meeting->status->isEditable()) {
                 throw NotNow::locked($meeting->status->value);
@@ -42,8 +45,8 @@ final readonly class SendMeeting
             $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by?->id, 'kind' => StepKind::Sent, 'sequence' => $meeting->sequence, 'after' => $after = $this->freeze->write($meeting), 'words' => $words]);
             // Where dates have people of their own, each is told of the dates to which they are asked.
             $meeting->dates->contains('own_people', true)
-                ? $this->outbox->tellChange($step, $meeting, $this->plan->first($this->freeze->asItStands($meeting)), $after, false)
-                : $this->outbox->tell($meeting, Method::Request, $meeting->sequence, $this->recipients($meeting), step: $step);
+                ? $this->outbox->tellChange($step, $meeting, $this->plan->first($this->freeze->asItStands($meeting)), $after, false, atOnce: $atOnce)
+                : $this->outbox->tell($meeting, Method::Request, $meeting->sequence, $this->recipients($meeting), step: $step, atOnce: $atOnce);
             SettleRoom::dispatch($meeting->room_of)->afterCommit();
             $this->live->tell([Live::COORDINATION, ...self::channels($meeting)], 'meeting', $meeting->id);
 

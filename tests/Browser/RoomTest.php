@@ -132,3 +132,30 @@ it('makes a blueprint of a meeting and starts from it with two presses', functio
     $this->pressAt("//*[@role='dialog']//button[.='Delete']");
     $this->see("The blueprint $name is deleted.");
 });
+
+it('meets right now with two presses, calls somebody in, and has the link at hand', function (): void {
+    $guest = 'sora.' . bin2hex(random_bytes(3)) . '@hako.example';
+    $this->signIn();
+    $this->visit('/people?q=Birte');
+    $this->pressAt("//main//a[contains(., 'Birte Aldenhoff')]");
+    $this->pressAt("//a[.='Meet now']");
+    $this->see('A meeting that begins this minute.');
+    $this->waitFor(fn(): bool => $this->field('Title')->getAttribute('value') === 'A word with Birte', 'a title');
+    $this->expectAccessible('meet now');
+    $this->press('button', 'Begin now');
+    $this->see('Going on now');
+    $this->see('https://meet.syndex.example/j/');
+    $this->expectAccessible('a meeting that goes on');
+    $this->field('Add a person')->sendKeys($guest);
+    $this->pressAt("//*[@role='option'][contains(., '$guest')]");
+    $this->see("$guest is called in.");
+    $mail = $this->mail($guest, 'A word with Birte');
+    expect($mail['text'])->toContain('https://meet.syndex.example/j/');
+    // It stands on Today as running, and can be planned again; nobody is kept waiting by the test.
+    $this->visit('/');
+    $this->find("//li[contains(., 'A word with Birte')][contains(., 'now')]");
+    $this->pressAt("//main//a[.='A word with Birte']");
+    $this->press('button', 'Call off');
+    $this->pressAt("//*[@role='dialog']//button[starts-with(., 'Call off')]");
+    $this->see('Called off on');
+});

@@ -56,6 +56,11 @@ export function TodayPage() {
             {t('today.after')}
           </Button>
           {plans && (
+            <Link to="/now" className="rounded-md border border-ink bg-sheet px-4 py-2 font-semibold">
+              {t('now.open')}
+            </Link>
+          )}
+          {plans && (
             <Button look="main" disabled={start.isPending} onClick={() => start.mutate()}>
               {t('meetings.plan')}
             </Button>

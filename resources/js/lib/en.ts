@@ -25,6 +25,7 @@ export const en = {
     mend: 'Correct it in the directory',
   },
   notFound: { title: 'There is nothing here', text: 'The address may be old or mistyped.' },
+  now: { open: 'Meet now', title: 'Meet right now' },
   room: { label: 'Rooms', today: 'Today', meetings: 'Meetings', people: 'People', blueprints: 'Blueprints', sent: 'Sent', houseRules: 'House rules', burden: 'Who sits outside their hours' },
   role: { administrator: 'administrator', coordinator: 'coordinator', colleague: 'colleague' },
   clocks: { label: 'Clocks of your zones' },

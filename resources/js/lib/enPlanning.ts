@@ -1,5 +1,20 @@
 /** Words of planning a meeting; they come with its pages. Merged into the others by {@link ./i18nPlanning}. */
 export const enPlanning = {
+  now: {
+    heading: 'A meeting that begins this minute.',
+    with: 'With',
+    without: 'Without',
+    withoutLong: 'Without {{name}}',
+    name: 'Title',
+    proposed: 'A word with {{names}}',
+    about: 'It gets a room of its own, for half an hour. Invitations leave at once and cannot be taken back.',
+    begin: 'Begin now',
+    beginning: 'Beginning …',
+    running: 'Going on now',
+    callIn: 'Whoever is added is told at once.',
+    called_one: '{{names}} is called in.',
+    called_other: '{{names}} are called in.',
+  },
   blueprint: {
     title: 'Blueprints',
     heading_one: '{{count}} blueprint to start from.',

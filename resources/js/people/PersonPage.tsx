@@ -89,6 +89,11 @@ function Shown({ person, choose, plan, more }: PersonPageProps & { person: Perso
         {plans && (
           <p className="flex flex-wrap gap-3">
             <Leaving person={person} choose={choose} />
+            {!person.left && !person.own && (
+              <Link to={`/now?with=${person.id}`} className="rounded-md border border-ink bg-sheet px-4 py-2 font-semibold">
+                {t('now.open')}
+              </Link>
+            )}
             {!person.left && (
               <Button look="main" onClick={() => plan(person)}>
                 {t(person.own ? 'person.planOwn' : 'person.plan', { name: name.split(' ')[0] ?? name })}

@@ -70,9 +70,14 @@ function Shown({ team, go, choose, plan }: TeamPageProps & { team: Team; go: (pa
       above={<PeopleRooms />}
       heading={t('team.inIt', { name: team.name, count: team.size })}
       aside={
-        <Button look="main" disabled={team.size === 0} onClick={() => plan(team.id)}>
-          {t('team.plan')}
-        </Button>
+        <span className="flex gap-2.5">
+          <Link to={`/now?team=${team.id}`} className="rounded-md border border-ink bg-sheet px-4 py-2 font-semibold">
+            {t('now.open')}
+          </Link>
+          <Button look="main" disabled={team.size === 0} onClick={() => plan(team.id)}>
+            {t('team.plan')}
+          </Button>
+        </span>
       }
     >
       <main className="grid max-w-5xl grid-cols-1 gap-x-10 gap-y-6 px-5 py-4 md:grid-cols-[1fr_18rem]">

@@ -16,6 +16,7 @@ import { Page } from '../ui/Page';
 import { CallOffDialog } from './CallOffDialog';
 import { MeetingDates } from './MeetingDates';
 import { beginChange, datesQuery, meetingQuery, startMeeting, type Meeting } from './meetings';
+import { Running } from './Running';
 import { FromBlueprint } from './FromBlueprint';
 import { Files } from './Files';
 import { WaitingChange } from './WaitingChange';
@@ -71,6 +72,9 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
               {t(meeting.changeId ? 'changed.goOn' : 'changed.begin')}
             </Button>
           )}
+          {plans && meeting.status === 'sent' && !meeting.runningUntil && (
+            <Button onClick={() => navigate(`/now?from=${meeting.id}`)}>{t('now.open')}</Button>
+          )}
           {plans && (
             <Button disabled={again.isPending} onClick={() => again.mutate()}>
               {t('meetings.again')}
@@ -100,6 +104,7 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
               )}
             </p>
           )}
+          {meeting.runningUntil && <Running meeting={meeting} plans={plans} />}
           {plans && (
             <p className="no-print">
               <FromBlueprint meeting={meeting} />

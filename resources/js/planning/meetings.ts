@@ -144,6 +144,8 @@ export const meetingShape = z.object({
   changeId: z.nullable(z.string()),
   changedLocal: z.nullable(z.string()),
   coordinator: z.string(),
+  /** While a date goes on: until when. */
+  runningUntil: z.nullable(z.string()),
   updatedLocal: z.string(),
   sentLocal: z.nullable(z.string()),
   calledOffLocal: z.nullable(z.string()),

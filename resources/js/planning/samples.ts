@@ -40,6 +40,7 @@ export const sampleMeeting = (over: Partial<Meeting> = {}): Meeting => ({
   changeId: null,
   changedLocal: null,
   coordinator: 'Wanjiru',
+  runningUntil: null,
   updatedLocal: '2026-11-28T10:00:00',
   sentLocal: null,
   calledOffLocal: null,

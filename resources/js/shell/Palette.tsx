@@ -43,6 +43,7 @@ export function Palette({ open, onOpenChange, plans, showKeys, openSettings }: P
             word: t('palette.planFrom', { name }),
             run: () => void startFrom(id).then((meeting) => navigate(`/meetings/${meeting.id}/plan`)),
           })),
+          { word: t('now.title'), run: () => navigate('/now') },
           ...(chooseFile ? [{ word: t('import.fromFile'), run: chooseFile }] : []),
         ]
       : []),

@@ -28,6 +28,7 @@ import {
   SettingsDialog,
   ShiftsPage,
   BlueprintsPage,
+  NowPage,
   BurdenPage,
   TeamPage,
   TeamsPage,
@@ -135,6 +136,7 @@ export function SignedIn({ session }: { session: Session }) {
                 <Route path="/people/:id" element={<Person />} />
                 <Route path="/people/:id/away" element={<Absences />} />
                 <Route path="/people" element={<PeoplePage />} />
+                <Route path="/now" element={<NowPage />} />
                 <Route path="/blueprints" element={<BlueprintsPage />} />
                 <Route path="/sent" element={<SentPage />} />
                 <Route path="/sent/:id" element={<DispatchPage />} />
