@@ -10,6 +10,7 @@ use App\Day\NextDate;
 use App\Failure\QuietConnection;
 use App\HouseRules\HouseRules;
 use App\Invitations\FollowAddress;
+use App\Invitations\MarkStale;
 use App\Invitations\PostRoom;
 use App\Invitations\RelayLetters;
 use App\Invitations\SmtpPostRoom;
@@ -19,6 +20,7 @@ use App\Joining\Bridge;
 use App\Joining\BridgeOffers;
 use App\Joining\BridgePause;
 use App\Joining\HttpBridge;
+use App\Joining\KitChanged;
 use App\Joining\SystemRandomness;
 use App\Joining\WantedRooms;
 use App\Operations\Dns;
@@ -120,6 +122,7 @@ final class SyndexServiceProvider extends ServiceProvider
         Vite::createAssetPathsUsing(static fn(string $path): string => '/' . $path);
         $this->app->bind(Dns::class, static fn(): Dns => is_string($table = config('syndex.dns_table')) && $table !== '' ? new TableDns($table) : new SystemDns());
         Event::listen(PersonAddressChanged::class, FollowAddress::class);
+        Event::listen(KitChanged::class, MarkStale::class);
         Event::listen(BusyTimesChanged::class, NoticeClashes::class);
         // Whose word counts for where a request comes from.
         TrustProxies::at(config('syndex.trusted_proxies'));

@@ -16,6 +16,7 @@ use App\Invitations\DispatchController;
 use App\Invitations\GuestEndController;
 use App\Invitations\HistoryController;
 use App\Invitations\InvitationController;
+use App\Invitations\KitAnewController;
 use App\Invitations\MeetNowController;
 use App\Invitations\SendAgainController;
 use App\Offers\OfferController;
@@ -104,6 +105,9 @@ Route::prefix('api')->group(function (): void {
         Route::patch('blueprints/{blueprint}', [BlueprintController::class, 'update']);
         Route::put('blueprints/{blueprint}/content', [BlueprintController::class, 'takeOver']);
         Route::delete('blueprints/{blueprint}', [BlueprintController::class, 'destroy']);
+        Route::get('meetings/{meeting}/kit/anew', [KitAnewController::class, 'show']);
+        Route::post('meetings/{meeting}/kit/anew', [KitAnewController::class, 'store']);
+        Route::post('meetings/{meeting}/kit/tell', [KitAnewController::class, 'tell']);
         Route::post('meetings/now', [MeetNowController::class, 'store']);
         Route::post('meetings/{meeting}/call-in', [MeetNowController::class, 'callIn']);
         Route::post('meetings/discard', [MeetingController::class, 'discard']);

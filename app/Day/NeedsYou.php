@@ -36,7 +36,7 @@ final readonly class NeedsYou
     /** @return list<array<string, mixed>> */
     public function of(Account $account): array
     {
-        return [...$this->outboxHeld(), ...$this->undelivered($account), ...$this->offers->of($account, self::MOST_OF_A_KIND), ...array_slice($this->clashes->of($account), 0, self::MOST_OF_A_KIND), ...array_slice($this->away->of($account), 0, self::MOST_OF_A_KIND), ...$this->clockMoves(), ...$this->clockChanges($account), ...$this->unsent($account)];
+        return [...$this->outboxHeld(), ...$this->undelivered($account), ...$this->stale($account), ...$this->offers->of($account, self::MOST_OF_A_KIND), ...array_slice($this->clashes->of($account), 0, self::MOST_OF_A_KIND), ...array_slice($this->away->of($account), 0, self::MOST_OF_A_KIND), ...$this->clockMoves(), ...$this->clockChanges($account), ...$this->unsent($account)];
     }
 
     /** @return list<array<string, mixed>> */
@@ -68,6 +68,13 @@ final readonly class NeedsYou
         }
 
         return $needs;
+    }
+
+    /** @return list<array<string, mixed>> the coordinator's own whose people hold a joining kit that holds no more */
+    private function stale(Account $account): array
+    {
+        return array_values(Meeting::query()->where('coordinator_id', $account->id)->where('status', MeetingStatus::Sent)->whereNotNull('kit_stale_at')->where(Over::isNot())->withCount('attendees')->orderBy('kit_stale_at')->limit(self::MOST_OF_A_KIND)->get()
+            ->map(static fn(Meeting $m): array => ['code' => 'kit_stale', 'meetingId' => $m->id, 'title' => $m->title, 'people' => (int) $m->getAttribute('attendees_count')])->all());
     }
 
     /** @return list<array<string, mixed>> whose time newer zone data moved, by meeting, until somebody noted it */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
+use App\Joining\JoiningKit;
 use App\People\Clocks;
 use App\People\Person;
 use App\Planning\AgendaItem;
@@ -49,6 +50,8 @@ final readonly class DescribeChange
             'title' => [$isTold(Change::Title), $was->title, $now->title],
             'place' => [$isTold(Change::Place), self::place($was), self::place($now)],
             'join' => [$isTold(Change::Join), self::link($was), self::link($now)],
+            'passcode' => [$isTold(Change::Join, Change::Text), self::kit($was)?->passcode, self::kit($now)?->passcode],
+            'pin' => [$isTold(Change::Join, Change::Text), self::kit($was)?->pin, self::kit($now)?->pin],
             'host' => [$isTold(Change::Organizer), $before->host()->called(), $after->host()->called()],
             'purpose' => [$isTold(Change::Text), $was->purpose, $now->purpose],
             'agenda' => [$isTold(Change::Text), self::agenda($was), self::agenda($now)],
@@ -56,6 +59,10 @@ final readonly class DescribeChange
             // Nobody is told of this by itself: their next message shows it.
             'sees' => [$only === null, self::sees($was, $words), self::sees($now, $words)],
         ] as $what => [$says, $old, $new]) {
+            // A passcode that was not, or is no more, is said with the link.
+            if (($what === 'passcode' || $what === 'pin') && ($old === null || $new === null)) {
+                continue;
+            }
             if ($says && ($old ?? '') !== ($new ?? '')) {
                 $lines[] = ['what' => $what, 'was' => $old === '' ? null : $old, 'now' => $new === '' ? null : $new];
             }
@@ -261,6 +268,11 @@ final readonly class DescribeChange
     private static function place(Meeting $meeting): ?string
     {
         return $meeting->join_mode->needsPlace() ? $meeting->place : null;
+    }
+
+    private static function kit(Meeting $meeting): ?JoiningKit
+    {
+        return $meeting->join_mode->hasKit() ? $meeting->kit : null;
     }
 
     private static function link(Meeting $meeting): ?string

@@ -128,6 +128,8 @@ final readonly class DispatchController
             'createdLocal' => $this->clock->local($dispatch->created_at),
             'sentLocal' => $this->clock->local($dispatch->sent_at),
             'nextTryLocal' => $dispatch->state === DispatchState::Waiting ? $this->clock->local($dispatch->next_try_at) : null,
+            // It carries a joining kit that holds no more.
+            'stale' => $dispatch->meeting?->kit_stale_at !== null && in_array($dispatch->kind, [DispatchKind::Invitation, DispatchKind::Change], true) && $dispatch->created_at <= $dispatch->meeting->kit_stale_at,
             'mayGoAgain' => in_array($dispatch->id, $again, true),
         ];
     }

@@ -50,7 +50,7 @@ final readonly class SendChange
                 throw NotNow::notReady($missing);
             }
             $channels = SendMeeting::channels($meeting);
-            $before = $this->freeze->write($meeting);
+            $before = CorrectKits::known($this->freeze, $meeting);
             $known = $this->freeze->read($before);
             $sheet = $this->cuts->keepPast($sheet, $meeting);
             $cut = $this->cuts->of($sheet, $meeting);
@@ -59,7 +59,7 @@ final readonly class SendChange
             }
             $this->change->apply($sheet, $meeting, CarbonImmutable::now());
             $planned = $this->plan->of($meeting, $known, $this->freeze->asItStands($meeting), $tellAll);
-            $meeting->update(['sequence' => $planned->sequence]);
+            $meeting->update(['sequence' => $planned->sequence, 'kit_stale_at' => null]);
             $this->askAnew($meeting, $planned, $leftOut);
             $after = $this->freeze->write($meeting->refresh());
             $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by->id, 'kind' => StepKind::Changed, 'sequence' => $planned->sequence, 'before' => $before, 'after' => $after, 'words' => $words]);

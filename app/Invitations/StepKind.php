@@ -11,5 +11,7 @@ enum StepKind: string
     case CalledOff = 'called_off';
     case Readdressed = 'readdressed';
     case SentAgain = 'sent_again';
+    /** The joining kit was made anew. */
+    case Reissued = 'reissued';
     case TakenBack = 'taken_back';
 }

@@ -61,16 +61,52 @@ final readonly class MakeKit
             'number' => $room->number->digits,
             'passcode' => $passcode->text,
             'pin' => $pin->digits,
-            'dial_ins' => array_map(static fn(DialIn $d): array => ['country' => $d->country, 'number' => $d->number, 'free' => $d->free], $room->dialIns),
+            'dial_ins' => self::dialIns($room),
             'told' => $wanted->mark(),
         ]);
     }
 
-    private function changed(JoiningKit $kit, RoomWanted $wanted, Passcode $passcode): JoiningKit
+    private function changed(JoiningKit $kit, RoomWanted $wanted, Passcode $passcode, ?Pin $pin = null): JoiningKit
     {
-        $this->bridge->settle(RoomRef::of($kit->meeting_id), $wanted, $passcode, Pin::of($kit->pin));
-        $kit->update(['passcode' => $passcode->text, 'unsettled_at' => null, 'told' => $wanted->mark()]);
+        $pin ??= Pin::of($kit->pin);
+
+        return self::settled($kit, $this->bridge->settle(RoomRef::of($kit->meeting_id), $wanted, $passcode, $pin), $wanted, $passcode, $pin);
+    }
+
+    /** Writes down what the bridge said, which may be another link: it forgets rooms too. */
+    public static function settled(JoiningKit $kit, BridgeMeeting $room, RoomWanted $wanted, Passcode $passcode, Pin $pin): JoiningKit
+    {
+        $was = [$kit->link, $kit->number, $kit->passcode, $kit->pin];
+        $kit->update([
+            'bridge_id' => $room->id, 'link' => $room->link, 'number' => $room->number->digits, 'dial_ins' => self::dialIns($room), 'passcode' => $passcode->text, 'pin' => $pin->digits,
+            'unsettled_at' => null, 'told' => $wanted->mark(), 'closed_at' => null,
+        ]);
+        if ($was !== [$kit->link, $kit->number, $kit->passcode, $kit->pin]) {
+            event(new KitChanged($kit->meeting_id));
+        }
 
         return $kit;
+    }
+
+    /**
+     * Another passcode, another PIN, or a room with a link and a number of its own: for whoever hears that they got about.
+     *
+     * @param  list<'passcode'|'pin'|'link'>  $what
+     */
+    public function anew(string $meetingId, RoomWanted $wanted, array $what): JoiningKit
+    {
+        $kit = self::kept($meetingId) ?? throw new \LogicException("Meeting $meetingId has no kit.");
+        if (in_array('link', $what, true)) {
+            // A closed room's name opens another room.
+            $this->bridge->close(RoomRef::of($meetingId));
+        }
+
+        return $this->changed($kit, $wanted, in_array('passcode', $what, true) ? Passcode::made($this->randomness) : Passcode::typed($kit->passcode), in_array('pin', $what, true) ? Pin::made($this->randomness) : null);
+    }
+
+    /** @return list<array{country: string, number: string, free: bool}> */
+    private static function dialIns(BridgeMeeting $room): array
+    {
+        return array_map(static fn(DialIn $d): array => ['country' => $d->country, 'number' => $d->number, 'free' => $d->free], $room->dialIns);
     }
 }

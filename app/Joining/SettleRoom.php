@@ -36,8 +36,8 @@ final class SettleRoom implements ShouldQueue
             if ($wanted === null || $kit === null) {
                 $bridge->close(RoomRef::of($this->meetingId));
             } elseif ($kit->closed_at === null && ($kit->unsettled_at !== null || $kit->told !== $wanted->mark())) {
-                $bridge->settle(RoomRef::of($this->meetingId), $wanted, Passcode::typed($kit->passcode), Pin::of($kit->pin));
-                $kit->update(['unsettled_at' => null, 'told' => $wanted->mark()]);
+                [$passcode, $pin] = [Passcode::typed($kit->passcode), Pin::of($kit->pin)];
+                MakeKit::settled($kit, $bridge->settle(RoomRef::of($this->meetingId), $wanted, $passcode, $pin), $wanted, $passcode, $pin);
             }
         });
     }

@@ -76,6 +76,7 @@ final readonly class ListMeetings
             'title' => $meeting->title,
             'status' => $meeting->status->value,
             'over' => $meeting->status === MeetingStatus::Sent && Over::is($meeting),
+            'kitStale' => $meeting->kit_stale_at !== null,
             'changeWaits' => $meeting->change !== null,
             'sentence' => SentencePiece::join($this->grammar->pieces($series, $meeting->duration_minutes)),
             'repeated' => $series->isRepeated(),

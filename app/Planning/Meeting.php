@@ -54,6 +54,7 @@ use Illuminate\Support\Collection;
  * @property bool $takes_no_time
  * @property bool $not_forwarded
  * @property int $sequence
+ * @property ?CarbonImmutable $kit_stale_at since when its people hold a kit that holds no more
  * @property ?CarbonImmutable $kept_at
  * @property ?CarbonImmutable $sent_at
  * @property ?CarbonImmutable $called_off_at
@@ -102,6 +103,7 @@ final class Meeting extends Model
             'not_forwarded' => 'boolean',
             'split_local' => 'immutable_datetime',
             'starts_local' => 'immutable_datetime',
+            'kit_stale_at' => 'immutable_datetime',
             'kept_at' => 'immutable_datetime',
             'sent_at' => 'immutable_datetime',
             'changed_at' => 'immutable_datetime',

@@ -65,6 +65,7 @@ final readonly class SheetView
             'earlierId' => $meeting->split_from_id,
             'laterId' => Meeting::query()->where('split_from_id', $meeting->id)->whereNull('changes_id')->orderByDesc('id')->value('id'),
             'changeId' => $meeting->change?->id,
+            'kitStale' => $meeting->kit_stale_at !== null,
             'runningUntil' => $meeting->status !== MeetingStatus::Sent ? null : $meeting->occurrences()->where('all_day', false)->where('starts_at', '<=', now())->where('ends_at', '>', now())->first()?->ends_at->toIso8601ZuluString(),
             'coordinator' => $meeting->coordinator->person->called(),
             'updatedAt' => $meeting->updated_at->toIso8601ZuluString(),

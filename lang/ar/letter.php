@@ -39,6 +39,8 @@ return [
     'now_place' => 'المكان: {now}.',
     'gone_place' => 'لم يعد هناك مكان، وكان {was}.',
     'changed_join' => 'رابط الانضمام جديد: {now}',
+    'changed_passcode' => 'رمز الدخول جديد: ⁦{now}⁩.',
+    'changed_pin' => 'رمز PIN للهاتف جديد: ⁦{now}⁩.',
     'now_join' => 'أصبح الاجتماع عبر الإنترنت: {now}',
     'gone_join' => 'لم يعد الاجتماع عبر الإنترنت.',
     'changed_host' => 'المضيف: كان {was}، والآن {now}.',

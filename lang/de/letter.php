@@ -39,6 +39,8 @@ return [
     'now_place' => 'Ort: {now}.',
     'gone_place' => 'Kein Ort mehr; bisher {was}.',
     'changed_join' => 'Der Link zur Teilnahme ist neu: {now}.',
+    'changed_passcode' => 'Der Kenncode ist neu: {now}.',
+    'changed_pin' => 'Die PIN für Telefone ist neu: {now}.',
     'now_join' => 'Sie findet jetzt online statt: {now}.',
     'gone_join' => 'Sie findet nicht mehr online statt.',
     'changed_host' => 'Leitung: bisher {was}, jetzt {now}.',

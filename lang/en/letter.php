@@ -40,6 +40,8 @@ return [
     'now_place' => 'Place: {now}.',
     'gone_place' => 'No place any more; it was {was}.',
     'changed_join' => 'The link to join is a new one: {now}.',
+    'changed_passcode' => 'The passcode is a new one: {now}.',
+    'changed_pin' => 'The PIN for telephones is a new one: {now}.',
     'now_join' => 'It is online now: {now}.',
     'gone_join' => 'It is not online any more.',
     'changed_host' => 'Host: was {was}, now {now}.',

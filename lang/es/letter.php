@@ -39,6 +39,8 @@ return [
     'now_place' => 'Lugar: {now}.',
     'gone_place' => 'Ya sin lugar; antes {was}.',
     'changed_join' => 'El enlace para unirse es nuevo: {now}.',
+    'changed_passcode' => 'La clave es nueva: {now}.',
+    'changed_pin' => 'El PIN para el teléfono es nuevo: {now}.',
     'now_join' => 'Ahora es en línea: {now}.',
     'gone_join' => 'Ya no es en línea.',
     'changed_host' => 'Dirige: antes {was}, ahora {now}.',

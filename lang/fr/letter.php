@@ -39,6 +39,8 @@ return [
     'now_place' => 'Lieu : {now}.',
     'gone_place' => 'Plus de lieu ; avant {was}.',
     'changed_join' => 'Le lien pour participer est nouveau : {now}.',
+    'changed_passcode' => 'Le code secret est nouveau : {now}.',
+    'changed_pin' => 'Le code PIN pour le téléphone est nouveau : {now}.',
     'now_join' => 'Elle a maintenant lieu en ligne : {now}.',
     'gone_join' => 'Elle n’a plus lieu en ligne.',
     'changed_host' => 'Hôte : avant {was}, maintenant {now}.',

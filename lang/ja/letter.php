@@ -39,6 +39,8 @@ return [
     'now_place' => '場所：{now}',
     'gone_place' => '場所はなくなりました（変更前：{was}）',
     'changed_join' => '参加用リンクが新しくなりました：{now}',
+    'changed_passcode' => 'パスコードが新しくなりました:{now}。',
+    'changed_pin' => '電話用のPINが新しくなりました:{now}。',
     'now_join' => 'オンラインで行うことになりました：{now}',
     'gone_join' => 'オンラインでは行わないことになりました。',
     'changed_host' => '主催者：{was} → {now}',

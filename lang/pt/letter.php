@@ -39,6 +39,8 @@ return [
     'now_place' => 'Local: {now}.',
     'gone_place' => 'Já sem local; antes {was}.',
     'changed_join' => 'O link para participar é novo: {now}.',
+    'changed_passcode' => 'A senha é nova: {now}.',
+    'changed_pin' => 'O PIN para o telefone é novo: {now}.',
     'now_join' => 'Agora é on-line: {now}.',
     'gone_join' => 'Já não é on-line.',
     'changed_host' => 'Dirige: antes {was}, agora {now}.',

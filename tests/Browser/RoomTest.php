@@ -142,6 +142,8 @@ it('meets right now with two presses, calls somebody in, and has the link at han
     $this->see('A meeting that begins this minute.');
     $this->waitFor(fn(): bool => $this->field('Title')->getAttribute('value') === 'A word with Birte', 'a title');
     $this->expectAccessible('meet now');
+    $title = 'Seed word ' . bin2hex(random_bytes(2));
+    $this->fill($this->field('Title'), $title);
     $this->press('button', 'Begin now');
     $this->see('Going on now');
     $this->see('https://meet.syndex.example/j/');
@@ -149,12 +151,41 @@ it('meets right now with two presses, calls somebody in, and has the link at han
     $this->field('Add a person')->sendKeys($guest);
     $this->pressAt("//*[@role='option'][contains(., '$guest')]");
     $this->see("$guest is called in.");
-    $mail = $this->mail($guest, 'A word with Birte');
+    $mail = $this->mail($guest, $title);
     expect($mail['text'])->toContain('https://meet.syndex.example/j/');
     // It stands on Today as running, and can be planned again; nobody is kept waiting by the test.
     $this->visit('/');
-    $this->find("//li[contains(., 'A word with Birte')][contains(., 'now')]");
-    $this->pressAt("//main//a[.='A word with Birte']");
+    $this->find("//li[contains(., '$title')][contains(., 'now')]");
+    $this->pressAt("//main//a[.='$title']");
+    $this->press('button', 'Call off');
+    $this->pressAt("//*[@role='dialog']//button[starts-with(., 'Call off')]");
+    $this->see('Called off on');
+});
+
+it('gives a sent meeting another passcode, and tells those who hold the old one by one press', function (): void {
+    $guest = 'otto.' . bin2hex(random_bytes(3)) . '@lomas.example';
+    $this->signIn();
+    $this->visit('/now');
+    $this->see('A meeting that begins this minute.');
+    $this->field('Add a person')->sendKeys($guest);
+    $this->pressAt("//*[@role='option'][contains(., '$guest')]");
+    $this->press('button', 'Begin now');
+    $this->see('Going on now');
+    $first = $this->mail($guest, 'A word with');
+    $this->press('button', 'Make the way in anew');
+    $this->see('2 people hold what was sent.');
+    $this->expectAccessible('making the way in anew');
+    $this->press('button', 'Make it anew');
+    $this->see('What 2 people hold no longer opens the room.');
+    $this->expectAccessible('an old way in');
+    $this->visit('/');
+    $this->see('Old way in: A word with');
+    $this->browser->navigate()->back();
+    $this->press('button', 'Tell them now');
+    $this->see('2 people are told.');
+    $second = $this->mail($guest, 'Changed: A word with', 'The passcode is a new one');
+    preg_match('/passcode (\w{8})/', $first['text'], $old);
+    expect($old[1] ?? '')->not->toBe('')->and($second['text'])->not->toContain($old[1]);
     $this->press('button', 'Call off');
     $this->pressAt("//*[@role='dialog']//button[starts-with(., 'Call off')]");
     $this->see('Called off on');

@@ -278,6 +278,16 @@ function NeedText({ need }: { need: Need }) {
           </Link>
         </>
       );
+    case 'kit_stale':
+      return (
+        <>
+          <p className="font-semibold">{t('needs.kit_stale', { title: need.title })}</p>
+          <p className="text-muted">{t('needs.kit_staleText', { count: need.people })}</p>
+          <Link className="changeable font-medium" to={`/meetings/${need.meetingId}`}>
+            {t('needs.kit_staleOpen')}
+          </Link>
+        </>
+      );
     case 'clash':
       return <ClashSince need={need} />;
     case 'away':

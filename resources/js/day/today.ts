@@ -67,6 +67,7 @@ const need = z.discriminatedUnion('code', [
     answered: z.number(),
     of: z.number(),
   }),
+  z.object({ code: z.literal('kit_stale'), meetingId: z.string(), title: z.string(), people: z.number() }),
   z.object({ code: z.literal('more_undelivered'), count: z.number() }),
   z.object({ code: z.literal('outbox_held'), waiting: z.number(), sinceLocal: z.string(), why: z.string() }),
   z.object({ code: z.enum(['draft', 'kept', 'change']), meetingId: z.string(), title: z.string(), updatedLocal: z.string() }),

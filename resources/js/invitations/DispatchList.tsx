@@ -40,6 +40,7 @@ export function DispatchList({ dispatches, withMeeting = false }: { dispatches: 
           </p>
           <p>
             <span className={TONE[dispatch.state]}>{t(`dispatch.${dispatch.state}`)}</span>
+            {dispatch.stale && <span className="font-semibold text-odd"> {t('kitStale')}</span>}
             <span className="block text-note text-muted">
               {dispatch.nextTryLocal && dispatch.tries > 0
                 ? t('dispatch.again', { when: momentText(dispatch.nextTryLocal, city), count: dispatch.tries })

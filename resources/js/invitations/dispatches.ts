@@ -18,6 +18,8 @@ const rowShape = z.object({
   createdLocal: z.string(),
   sentLocal: z.nullable(z.string()),
   nextTryLocal: z.nullable(z.string()),
+  /** It carries a way in that holds no more. */
+  stale: z.boolean(),
   mayGoAgain: z.boolean(),
   outcome: z.nullable(z.string()),
 });

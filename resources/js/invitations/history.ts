@@ -8,7 +8,7 @@ const shape = z.object({
   steps: z.array(
     z.object({
       id: z.number(),
-      kind: z.enum(['sent', 'changed', 'called_off', 'readdressed', 'sent_again', 'taken_back']),
+      kind: z.enum(['sent', 'changed', 'called_off', 'reissued', 'readdressed', 'sent_again', 'taken_back']),
       by: z.nullable(z.string()),
       atLocal: z.string(),
       takenBackLocal: z.nullable(z.string()),

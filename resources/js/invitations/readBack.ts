@@ -111,6 +111,8 @@ export const differenceShape = z.object({
     'agenda',
     'links',
     'sees',
+    'passcode',
+    'pin',
     'people_new',
     'people_gone',
     'role',

@@ -25,6 +25,7 @@ export const en = {
     mend: 'Correct it in the directory',
   },
   notFound: { title: 'There is nothing here', text: 'The address may be old or mistyped.' },
+  kitStale: 'old way in',
   now: { open: 'Meet now', title: 'Meet right now' },
   room: { label: 'Rooms', today: 'Today', meetings: 'Meetings', people: 'People', blueprints: 'Blueprints', sent: 'Sent', houseRules: 'House rules', burden: 'Who sits outside their hours' },
   role: { administrator: 'administrator', coordinator: 'coordinator', colleague: 'colleague' },
@@ -83,6 +84,10 @@ export const en = {
   },
   needs: {
     title: 'Needs you',
+    kit_stale: 'Old way in: {{title}}',
+    kit_staleText_one: '{{count}} person holds a way in that no longer works.',
+    kit_staleText_other: '{{count}} people hold a way in that no longer works.',
+    kit_staleOpen: 'See and tell them',
     none: 'Nothing needs you. Everything that was sent has arrived.',
     refused: 'Refused: {{recipient}}',
     given_up: 'Not delivered: {{recipient}}',
@@ -470,7 +475,7 @@ export const en = {
       when: 'When', time: 'Time', length: 'Length', for_you: 'Your time', dates_off: 'Dates off',
       date_moved: 'Date moved', dates_new: 'New dates', title: 'Title', place: 'Place', join: 'Link to join', host: 'Host',
       date_length: 'Length on {{date}}', date_place: 'Place on {{date}}', date_title: 'Title on {{date}}', date_people: 'People on {{date}}',
-      purpose: 'Purpose', agenda: 'Agenda', links: 'Links', sees: 'Who sees whom', people_new: 'Invited', people_gone: 'Taken out', role: 'Attendance',
+      purpose: 'Purpose', agenda: 'Agenda', links: 'Links', passcode: 'Passcode', pin: 'PIN', sees: 'Who sees whom', people_new: 'Invited', people_gone: 'Taken out', role: 'Attendance',
     },
     code: {
       new: 'invited', time: 'new time', length: 'new length', repeats: 'repeats otherwise', date_moved: 'date moved', date_dropped: 'date off', date_added: 'new date', place: 'new place',
@@ -479,7 +484,7 @@ export const en = {
   },
   history: {
     title: 'History',
-    kind: { sent: 'Sent', changed: 'Changed', called_off: 'Called off', readdressed: 'Sent to a new address', sent_again: 'Sent again', taken_back: 'Taken back' },
+    kind: { sent: 'Sent', changed: 'Changed', called_off: 'Called off', reissued: 'New way in sent', readdressed: 'Sent to a new address', sent_again: 'Sent again', taken_back: 'Taken back' },
     by: 'by {{name}}',
     told_one: '{{count}} person told',
     told_other: '{{count}} people told',

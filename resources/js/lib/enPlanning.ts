@@ -1,5 +1,21 @@
 /** Words of planning a meeting; they come with its pages. Merged into the others by {@link ./i18nPlanning}. */
 export const enPlanning = {
+  kitAnew: {
+    open: 'Make the way in anew',
+    what: 'What got about, or no longer suits',
+    passcode: 'A new passcode',
+    pin: 'A new PIN for telephones',
+    link: 'A new link and number',
+    holds_one: '{{count}} person holds what was sent. They are told when you say so.',
+    holds_other: '{{count}} people hold what was sent. They are told when you say so.',
+    also: 'In the same room: {{titles}}.',
+    make: 'Make it anew',
+    stale_one: 'What {{count}} person holds no longer opens the room.',
+    stale_other: 'What {{count}} people hold no longer opens the room.',
+    tell: 'Tell them now',
+    told_one: '{{count}} person is told.',
+    told_other: '{{count}} people are told.',
+  },
   now: {
     heading: 'A meeting that begins this minute.',
     with: 'With',

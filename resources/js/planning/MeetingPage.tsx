@@ -15,7 +15,8 @@ import { useTell } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { CallOffDialog } from './CallOffDialog';
 import { MeetingDates } from './MeetingDates';
-import { beginChange, datesQuery, meetingQuery, startMeeting, type Meeting } from './meetings';
+import { hasKit, beginChange, datesQuery, meetingQuery, startMeeting, type Meeting } from './meetings';
+import { KitAnew, StaleKit } from './KitAnew';
 import { Running } from './Running';
 import { FromBlueprint } from './FromBlueprint';
 import { Files } from './Files';
@@ -104,6 +105,7 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
               )}
             </p>
           )}
+          {meeting.kitStale && plans && <StaleKit meeting={meeting} />}
           {meeting.runningUntil && <Running meeting={meeting} plans={plans} />}
           {plans && (
             <p className="no-print">
@@ -169,6 +171,7 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
                   {t('shifts.title')}
                 </Link>
               )}
+              {plans && meeting.status === 'sent' && hasKit(meeting.joinMode) && meeting.kit && <KitAnew meeting={meeting} />}
               <a className="changeable font-medium" href={`/api/meetings/${meeting.id}/file.ics`}>
                 {t('meeting.download')}
               </a>

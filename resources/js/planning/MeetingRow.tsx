@@ -55,6 +55,7 @@ export function MeetingRow({ meeting, chosen, choose, again, pending }: MeetingR
       <p className="flex items-baseline justify-between gap-4 md:justify-end">
         <span className={meeting.status === 'called_off' ? 'text-broken' : 'text-muted'}>
           {t(`status.${meeting.over ? 'over' : meeting.status}`)}
+          {meeting.kitStale && <span className="block font-semibold text-odd">{t('kitStale')}</span>}
           {meeting.changeWaits && <span className="block font-semibold text-odd">{t('changed.waits')}</span>}
         </span>
         {again && (

@@ -144,6 +144,8 @@ export const meetingShape = z.object({
   changeId: z.nullable(z.string()),
   changedLocal: z.nullable(z.string()),
   coordinator: z.string(),
+  /** Whether its people hold a way in that holds no more. */
+  kitStale: z.boolean(),
   /** While a date goes on: until when. */
   runningUntil: z.nullable(z.string()),
   updatedLocal: z.string(),
@@ -200,6 +202,7 @@ const rowShape = z.object({
   title: z.string(),
   status: z.enum(['draft', 'kept', 'sent', 'called_off']),
   over: z.boolean(),
+  kitStale: z.boolean(),
   changeWaits: z.boolean(),
   sentence: z.string(),
   repeated: z.boolean(),

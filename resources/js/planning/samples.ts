@@ -41,6 +41,7 @@ export const sampleMeeting = (over: Partial<Meeting> = {}): Meeting => ({
   changedLocal: null,
   coordinator: 'Wanjiru',
   runningUntil: null,
+  kitStale: false,
   updatedLocal: '2026-11-28T10:00:00',
   sentLocal: null,
   calledOffLocal: null,

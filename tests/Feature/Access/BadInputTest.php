@@ -91,6 +91,7 @@ it('answers bad input with a clear refusal, field by field', function (string $m
     'settings' => ['PATCH', '/api/session', fn() => ['shortcuts' => true, 'clocks' => ['UTC', 'Europe/Lisbon'], 'zone' => 'Africa/Nairobi']],
     'invite' => ['POST', '/api/accounts', fn() => ['personId' => colleague('Inês Varela')->id, 'role' => 'colleague']],
     'change an account' => ['PATCH', '/api/accounts/{account}', fn() => ['role' => 'colleague', 'active' => true]],
+    'a kit made anew' => ['POST', '/api/meetings/{meeting}/kit/anew', fn() => ['what' => ['pin']]],
     'a meeting right now' => ['POST', '/api/meetings/now', fn($meeting) => ['title' => 'A word', 'people' => [$meeting->host_id]]],
     'a blueprint' => ['POST', '/api/blueprints', fn($meeting) => ['meetingId' => $meeting->id, 'name' => 'Board', 'teamId' => null, 'words' => 'Read first.']],
     'blueprints in order' => ['PUT', '/api/blueprints/order', fn() => ['ids' => ['none']]],

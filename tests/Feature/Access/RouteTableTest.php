@@ -146,6 +146,9 @@ $table = [
     'GET api/dispatches/{dispatch}/html' => [401, 403, 403, 200, 200],
     'POST api/dispatches/again' => [401, 403, 403, 200, 200],
     'POST api/dispatches/{dispatch}/again' => [401, 403, 403, 409, 409],
+    'GET api/meetings/{sent}/kit/anew' => [401, 403, 403, 200, 200],
+    'POST api/meetings/{sent}/kit/anew' => [401, 403, 403, 409, 409],
+    'POST api/meetings/{sent}/kit/tell' => [401, 403, 403, 200, 200],
     'POST api/meetings/now' => [401, 403, 403, 201, 201],
     'POST api/meetings/{sent}/call-in' => [401, 403, 403, 200, 200],
     'GET api/blueprints' => [401, 403, 403, 200, 200],
@@ -204,6 +207,7 @@ it('answers each according to who asks', function (string $route, int $who, int 
     ]);
     $body = match (true) {
         str_starts_with($route, 'PUT api/meetings') => sheet($meeting),
+        str_ends_with($route, '/kit/anew') => ['what' => ['pin']],
         $route === 'POST api/meetings/now' => ['title' => 'A word', 'people' => [$invited->id]],
         str_ends_with($route, '/call-in') => ['people' => [$invited->id]],
         $route === 'POST api/blueprints' => ['meetingId' => $meeting->id, 'name' => 'Boards'],
