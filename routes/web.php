@@ -37,6 +37,7 @@ use App\People\PersonController;
 use App\People\PlaceController;
 use App\People\SessionController;
 use App\People\TeamController;
+use App\People\TeamRoomController;
 use App\People\ZoneController;
 use App\Planning\BlueprintController;
 use App\Planning\EarlierPeopleController;
@@ -180,11 +181,13 @@ Route::prefix('api')->group(function (): void {
         Route::get('dispatches/{dispatch}', [DispatchController::class, 'show']);
         Route::get('dispatches/{dispatch}/html', [DispatchController::class, 'html']);
         Route::get('house-rules', [HouseRulesController::class, 'show']);
+        Route::get('house-rules/teams/{team}', [TeamRoomController::class, 'show']);
     });
 
     // Administrators
     Route::middleware('role:administrator')->group(function (): void {
         Route::put('house-rules', [HouseRulesController::class, 'update']);
+        Route::put('house-rules/teams/{team}', [TeamRoomController::class, 'update']);
         Route::post('accounts', [AccountController::class, 'invite']);
         Route::patch('accounts/{account}', [AccountController::class, 'update']);
     });

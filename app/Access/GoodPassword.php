@@ -24,8 +24,8 @@ final class GoodPassword implements ValidationRule
         }
     }
 
-    /** As it stands, and without the digits and signs that are hung on its end. */
-    private static function isCommon(string $password): bool
+    /** Whether it is among those that everybody tries first: as it stands, and without the digits and signs that are hung on its end. */
+    public static function isCommon(string $password): bool
     {
         $plain = mb_strtolower($password);
         $bare = (string) preg_replace('/[\d\W_]+\z/u', '', $plain);

@@ -36,7 +36,7 @@ final readonly class MeetNow
             'host_id' => $own->id, 'title' => $title, 'zone' => $zone->id, 'starts_local' => gmdate('Y-m-d H:i:s', $wall - $wall % 60), 'duration_minutes' => self::MINUTES, 'join_mode' => JoinMode::Online, 'reminder_minutes' => null,
         ], array_map(static fn(Person $p): array => ['person' => $p, 'role' => AttendeeRole::Required], [$own, ...array_values(array_filter($with, static fn(Person $p): bool => $p->id !== $own->id))]));
         try {
-            ($this->kit)($meeting);
+            ($this->kit)($meeting, again: false);
         } catch (BridgeFailed $failed) {
             ($this->discard)($meeting);
 

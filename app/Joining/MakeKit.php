@@ -9,6 +9,7 @@ use Syndex\Core\Joining\DialIn;
 use Syndex\Core\Joining\Passcode;
 use Syndex\Core\Joining\Pin;
 use Syndex\Core\Joining\Randomness;
+use Syndex\Core\Joining\RoomSetting;
 
 /**
  * Gets a meeting its one-off kit from the bridge, or gives the kit it has another passcode. Within a transaction that holds the
@@ -24,16 +25,21 @@ final readonly class MakeKit
     /** The kit it has, or one made now. */
     public function keptOrMade(string $meetingId, RoomWanted $wanted): JoiningKit
     {
-        return self::kept($meetingId) ?? $this->made($meetingId, $wanted, Passcode::made($this->randomness));
+        return self::kept($meetingId) ?? $this->made($meetingId, $wanted, $this->fresh($wanted));
     }
 
     /** @param ?Passcode $typed one of the coordinator's own; null: it is made up */
     public function withPasscode(string $meetingId, RoomWanted $wanted, #[\SensitiveParameter] ?Passcode $typed): JoiningKit
     {
-        $passcode = $typed ?? Passcode::made($this->randomness);
+        $passcode = $typed ?? $this->fresh($wanted);
         $kit = self::kept($meetingId);
 
         return $kit === null ? $this->made($meetingId, $wanted, $passcode) : $this->changed($kit, $wanted, $passcode);
+    }
+
+    private function fresh(RoomWanted $wanted): Passcode
+    {
+        return Passcode::made($this->randomness, (int) $wanted->rules->number(RoomSetting::PasscodeLength));
     }
 
     /** To be called when the transaction has ended badly. */
@@ -101,7 +107,7 @@ final readonly class MakeKit
             $this->bridge->close(RoomRef::of($meetingId));
         }
 
-        return $this->changed($kit, $wanted, in_array('passcode', $what, true) ? Passcode::made($this->randomness) : Passcode::typed($kit->passcode), in_array('pin', $what, true) ? Pin::made($this->randomness) : null);
+        return $this->changed($kit, $wanted, in_array('passcode', $what, true) ? $this->fresh($wanted) : Passcode::typed($kit->passcode), in_array('pin', $what, true) ? Pin::made($this->randomness) : null);
     }
 
     /** @return list<array{country: string, number: string, free: bool}> */

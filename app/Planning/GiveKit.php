@@ -10,14 +10,32 @@ use App\Failure\NotNow;
 use App\Joining\JoiningKit;
 use App\Joining\MakeKit;
 use Syndex\Core\Joining\Passcode;
+use Syndex\Core\Joining\RoomSetting;
 
 /** Gives a meeting its kit. It stays locked while the bridge is asked, so that it is not sent, discarded or asked for twice meanwhile. */
 final readonly class GiveKit
 {
     public function __construct(private MakeKit $makeKit, private RoomOf $rooms) {}
 
-    /** The kit it has, or one made now. */
-    public function __invoke(Meeting $meeting): JoiningKit
+    /**
+     * The kit it has, or one made now.
+     *
+     * @param  bool  $again  where the bridge is away, it is asked again later by itself
+     */
+    public function __invoke(Meeting $meeting, bool $again = true): JoiningKit
+    {
+        try {
+            return $this->wanted($meeting);
+        } catch (BridgeFailed $failed) {
+            if ($again) {
+                MakeRoom::dispatch($meeting->id)->delay(5);
+            }
+
+            throw $failed;
+        }
+    }
+
+    private function wanted(Meeting $meeting): JoiningKit
     {
         return $this->decided($meeting, fn(Meeting $meeting): JoiningKit => $this->makeKit->keptOrMade($meeting->room_of, $this->rooms->wanted($meeting)));
     }
@@ -29,7 +47,7 @@ final readonly class GiveKit
             // Its people hold the passcode already: a new one is a change of its own kind.
             throw NotNow::kitIsKnown();
         }
-        $passcode = $typed === null || $typed === '' ? null : Passcode::typed($typed);
+        $passcode = $typed === null || $typed === '' ? null : Passcode::typed($typed, (int) $this->rooms->rules($meeting)->number(RoomSetting::PasscodeLength));
 
         return $this->decided($meeting, fn(Meeting $meeting): JoiningKit => $this->makeKit->withPasscode($meeting->room_of, $this->rooms->wanted($meeting), $passcode));
     }

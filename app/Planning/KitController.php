@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\Access\GoodPassword;
 use App\Joining\KitResource;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
@@ -16,10 +17,13 @@ final class KitController
     {
         $request->validate(['passcode' => ['nullable', 'string', 'max:64'], 'change' => ['sometimes', 'boolean']]);
         $typed = $request->string('passcode')->trim()->toString();
+        if ($typed !== '' && GoodPassword::isCommon($typed)) {
+            throw ValidationException::withMessages(['passcode' => __('planning.passcode_common')]);
+        }
         try {
             return new KitResource($typed !== '' || $request->boolean('change') ? $giveKit->withPasscode($meeting, $typed) : $giveKit($meeting));
-        } catch (InvalidPasscode) {
-            throw ValidationException::withMessages(['passcode' => __('planning.passcode_form')]);
+        } catch (InvalidPasscode $wrong) {
+            throw ValidationException::withMessages(['passcode' => __('planning.passcode_form', ['least' => (string) $wrong->least, 'most' => (string) $wrong->most])]);
         }
     }
 }

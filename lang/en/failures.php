@@ -52,7 +52,7 @@ return [
     'sign_in_failed' => 'The email address or the password is not right, or the account is not active.',
     'demo_on_loopback_only' => 'Demo accounts only work on the computer that Syndex runs on.',
     'too_many_blueprints' => 'You have :most blueprints already. Delete one that is no longer used.',
-    'bridge_silent' => 'The conferencing service did not answer. The meeting is as it was; try again, or choose another way to join.',
+    'bridge_silent' => 'The conferencing service did not answer. Go on planning: it is asked again by itself, and nothing is sent until the room is there.',
     'bridge_nonsense' => 'The conferencing service gave no room. The meeting is as it was; try again, or choose another way to join.',
     'bridge_refused' => 'The conferencing service refused (:status). The meeting is as it was; try again, or choose another way to join.',
 ];

@@ -184,6 +184,10 @@ it('gives a sent meeting another passcode, and tells those who hold the old one 
     $this->press('button', 'Begin now');
     $this->see('Going on now');
     $first = $this->mail($guest, 'A word with');
+    $this->press('button', 'Show as a QR code');
+    $this->find("//*[local-name()='svg'][@aria-label='The link as a QR code']");
+    $this->expectAccessible('a QR code');
+    $this->browser->getKeyboard()->sendKeys([WebDriverKeys::ESCAPE]);
     $this->press('button', 'Make the way in anew');
     $this->see('2 people hold what was sent.');
     $this->expectAccessible('making the way in anew');

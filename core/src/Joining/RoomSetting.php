@@ -21,6 +21,8 @@ enum RoomSetting: string
     case InvitedOnly = 'invitedOnly';
     case SignIn = 'signIn';
     case Passcode = 'passcode';
+    /** Signs that a passcode has at least. */
+    case PasscodeLength = 'passcodeLength';
     /** Whether the passcode is in the link, for one press. */
     case PasscodeInLink = 'passcodeInLink';
     /** {@see CountryRule}: null, or `allow` or `refuse` with a list. */
@@ -57,6 +59,7 @@ enum RoomSetting: string
     {
         return match ($this) {
             self::Opens => 60,
+            self::PasscodeLength => 8,
             self::Doors => 10,
             self::BeforeHost => BeforeHost::Lobby->value,
             self::Lobby => [LobbyHolds::Guests->value],
@@ -76,6 +79,7 @@ enum RoomSetting: string
     {
         return match ($this) {
             self::Opens, self::Doors => is_int($value) && $value >= 0 && $value <= self::A_DAY,
+            self::PasscodeLength => is_int($value) && $value >= Passcode::LEAST && $value <= Passcode::MOST,
             self::Lock => $value === null || (is_int($value) && $value >= 0 && $value <= self::A_DAY),
             self::Capacity => $value === null || (is_int($value) && $value >= 1 && $value <= self::MOST_PEOPLE),
             self::Lobby => is_array($value) && array_is_list($value) && count($value) <= count(LobbyHolds::cases()) && array_filter($value, static fn(mixed $v): bool => !is_string($v) || LobbyHolds::tryFrom($v) === null) === [],
@@ -90,6 +94,7 @@ enum RoomSetting: string
     {
         return match ($this) {
             self::Opens, self::Doors => min($one, $other),
+            self::PasscodeLength => max($one, $other),
             self::Capacity, self::Lock => $one === null || $other === null ? $one ?? $other : min($one, $other),
             self::Lobby => array_values(array_filter(array_column(LobbyHolds::cases(), 'value'), static fn(string $held): bool => in_array($held, (array) $one, true) || in_array($held, (array) $other, true))),
             self::PhonesAlso, self::PhonesNot => array_values(array_unique([...self::codes($one), ...self::codes($other)])),

@@ -33,6 +33,21 @@ describe('Passcode', function (): void {
         }
     });
 
+    it('is as strong as its signs are many and of many kinds', function (string $typed, int $bits, string $strength): void {
+        // bits = length × log2(signs to choose from), by computation.
+        expect(Passcode::typed($typed)->bits())->toBe($bits)->and(Passcode::typed($typed)->strength())->toBe($strength);
+    })->with([
+        ['123456', 19, 'weak'], ['00000000', 26, 'weak'], ['abcdef', 28, 'weak'], ['garden12', 41, 'good'], ['Saatgut7', 47, 'good'], ['Hn7pR4vkXX', 59, 'strong'], ['mHn7pR4w', 43, 'good'], ['abcdefghij', 47, 'good'],
+    ]);
+
+    it('is made as long as it is asked for', function (int $length): void {
+        expect(strlen(Passcode::made(chance(3), $length)->text))->toBe($length);
+    })->with([6, 8, 16]);
+
+    it('takes none that is shorter than is asked for', function (): void {
+        Passcode::typed('Saatgut7', 10);
+    })->throws(InvalidPasscode::class);
+
     it('takes letters and digits only', function (string $typed): void {
         Passcode::typed($typed);
     })->with(['short', 'has space', 'ümlaut1', 'sign-1', 'waytoolongforanybody', ''])->throws(InvalidPasscode::class);

@@ -30,7 +30,7 @@ describe('RoomSetting', function (): void {
             ->and($setting->stricter($lax, $lax))->toBe($lax);
     })->with([
         [RoomSetting::Opens, 15, 60], [RoomSetting::Doors, 0, 10], [RoomSetting::BeforeHost, 'wait', 'lobby'], [RoomSetting::BeforeHost, 'lobby', 'enter'], [RoomSetting::Lobby, ['everyone'], []], [RoomSetting::InvitedOnly, true, false],
-        [RoomSetting::SignIn, true, false], [RoomSetting::Passcode, true, false], [RoomSetting::PasscodeInLink, false, true], [RoomSetting::Capacity, 40, null], [RoomSetting::Capacity, 40, 50], [RoomSetting::Lock, 0, null], [RoomSetting::Lock, 10, 15],
+        [RoomSetting::SignIn, true, false], [RoomSetting::Passcode, true, false], [RoomSetting::PasscodeInLink, false, true], [RoomSetting::PasscodeLength, 12, 8], [RoomSetting::Capacity, 40, null], [RoomSetting::Capacity, 40, 50], [RoomSetting::Lock, 0, null], [RoomSetting::Lock, 10, 15],
         [RoomSetting::Video, false, true], [RoomSetting::Audio, 'computer', 'both'], [RoomSetting::Cameras, 'off', 'own'], [RoomSetting::Microphones, 'own', 'on'], [RoomSetting::Screens, 'hosts', 'everyone'], [RoomSetting::Chat, 'hosts', 'everyone'], [RoomSetting::Captions, true, false], [RoomSetting::ArrivalSound, true, false],
         [RoomSetting::Recording, false, true], [RoomSetting::NameMark, true, false], [RoomSetting::Renaming, false, true], [RoomSetting::Countries, ['refuse' => ['BO']], null], [RoomSetting::Countries, ['allow' => ['KE']], ['allow' => ['KE', 'PT']]], [RoomSetting::PhonesNot, ['GB'], []],
     ]);

@@ -11,6 +11,8 @@ import { ErrorNote } from '../ui/ErrorNote';
 import { useTell } from '../ui/Notice';
 import { Page } from '../ui/Page';
 import { ChoiceWord, ListWord, NumberWord, SpanWord, TextWord } from '../ui/SettingWords';
+import { Lock } from './Lock';
+import { TeamRooms } from './TeamRooms';
 import { changeRules, rulesQuery, type Rules, type RulesChange } from './rules';
 
 /** What the organisation decides once for all: sentences, whose underlined words an administrator changes. */
@@ -168,6 +170,9 @@ function RulesInWords({ rules }: { rules: Rules }) {
       <Group title={t('entryRules.inRoom')}>
         <InTheRoom values={rules.room.usual} beside={besideRoom} set={setRoom} />
       </Group>
+      <Group title={t('entryRules.house.teams')}>
+        <TeamRooms mayChange={mayChange} />
+      </Group>
       <Group title={t('rules.group.people')}>
         <p>
           {t('rules.say.here')}{' '}
@@ -225,25 +230,6 @@ function RulesInWords({ rules }: { rules: Rules }) {
         </p>
       </Group>
     </main>
-  );
-}
-
-/** Whether meetings may have a setting otherwise. */
-function Lock({ label, locked, toggle }: { label: string; locked: boolean; toggle: (() => void) | null }) {
-  const { t } = useTranslation();
-  const text = t(locked ? 'entryRules.house.locked' : 'entryRules.house.open');
-  if (toggle === null) {
-    return locked ? <span className="ml-1.5 text-note text-muted">({text})</span> : null;
-  }
-  return (
-    <button
-      type="button"
-      aria-label={t('entryRules.house.lock', { state: text, label })}
-      className={`ml-1.5 rounded border px-1 text-note ${locked ? 'border-ink font-semibold' : 'border-line text-muted'}`}
-      onClick={toggle}
-    >
-      {text}
-    </button>
   );
 }
 

@@ -90,7 +90,17 @@ export function WhoGetsIn({ values, beside, set }: SentencesProps) {
               }))}
               take={(value) => set({ passcodeInLink: value === 'inLink' })}
             />
-            {beside('passcodeInLink').note}
+            {beside('passcodeInLink').note}, {t('entryRules.say.passcodeLength')}{' '}
+            <NumberWord
+              label={t('entryRules.label.passcodeLength')}
+              text={t('entryRules.signs', { count: values.passcodeLength })}
+              value={values.passcodeLength}
+              least={6}
+              most={16}
+              disabled={beside('passcodeLength').fixed}
+              take={(passcodeLength) => passcodeLength !== null && set({ passcodeLength })}
+            />
+            {beside('passcodeLength').note}
           </>
         )}
         .

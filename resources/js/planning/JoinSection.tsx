@@ -22,7 +22,9 @@ type JoinSectionProps = SectionProps & {
 export function JoinSection({ sheet, change, meeting, room, open }: JoinSectionProps) {
   const { t } = useTranslation();
   const client = useQueryClient();
-  const [kit, setKit] = useState<Kit | null>(meeting.kit);
+  const [made, setKit] = useState<Kit | null>(null);
+  // Where the conferencing service was away, the room comes later by itself.
+  const kit = made ?? meeting.kit;
   const [passcode, setPasscode] = useState<string | null>(null);
   const field = useRef<HTMLInputElement>(null);
   const online = hasKit(sheet.joinMode);
@@ -31,8 +33,8 @@ export function JoinSection({ sheet, change, meeting, room, open }: JoinSectionP
     // Without a word, the kit it has or one made now; else another passcode, typed or made up.
     mutationFn: (typed: string | null) =>
       sendJson('POST', `meetings/${meeting.id}/kit`, typed === null ? {} : { passcode: typed, change: true }, kitShape),
-    onSuccess: (made) => {
-      setKit(made);
+    onSuccess: (now) => {
+      setKit(now);
       setPasscode(null);
       void client.invalidateQueries({ queryKey: meetingQuery(meeting.id).queryKey });
     },
@@ -100,7 +102,8 @@ export function JoinSection({ sheet, change, meeting, room, open }: JoinSectionP
               onClick={() => setPasscode(kit.passcode)}
             >
               {kit.passcode}
-            </button>
+            </button>{' '}
+            <span className="text-note text-muted">{t(`join.strength.${kit.strength.is}`, { count: kit.strength.bits })}</span>
           </p>
           <p className="text-note text-muted">{t('entryRules.phones.count', { count: room.data?.phones.length ?? 0, pin: kit.pin })}</p>
           {!kit.settled && (

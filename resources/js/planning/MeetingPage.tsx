@@ -17,6 +17,7 @@ import { CallOffDialog } from './CallOffDialog';
 import { MeetingDates } from './MeetingDates';
 import { hasKit, beginChange, datesQuery, meetingQuery, startMeeting, type Meeting } from './meetings';
 import { KitAnew, StaleKit } from './KitAnew';
+import { QrCode } from './QrCode';
 import { Running } from './Running';
 import { FromBlueprint } from './FromBlueprint';
 import { Files } from './Files';
@@ -171,6 +172,7 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
                   {t('shifts.title')}
                 </Link>
               )}
+              {meeting.kit && meeting.joinMode !== 'phone' && <QrCode link={meeting.kit.link} />}
               {plans && meeting.status === 'sent' && hasKit(meeting.joinMode) && meeting.kit && <KitAnew meeting={meeting} />}
               <a className="changeable font-medium" href={`/api/meetings/${meeting.id}/file.ics`}>
                 {t('meeting.download')}

@@ -71,6 +71,7 @@ export const kitShape = z.object({
   link: z.string(),
   number: z.string(),
   passcode: z.string(),
+  strength: z.object({ bits: z.number(), is: z.enum(['weak', 'good', 'strong']) }),
   pin: z.string(),
   settled: z.boolean(),
   dialIns: z.array(z.object({ country: z.string(), number: z.string(), uri: z.string() })),

@@ -159,6 +159,8 @@ $table = [
     'PUT api/blueprints/{blueprint}/content' => [401, 403, 403, 200, 404],
     'DELETE api/blueprints/{blueprint}' => [401, 403, 403, 204, 404],
     'GET api/house-rules' => [401, 403, 403, 200, 200],
+    'GET api/house-rules/teams/{team}' => [401, 403, 403, 200, 200],
+    'PUT api/house-rules/teams/{team}' => [401, 403, 403, 403, 200],
     'PUT api/house-rules' => [401, 403, 403, 403, 200],
     'POST api/accounts' => [401, 403, 403, 403, 201],
     'PATCH api/accounts/{account}' => [401, 403, 403, 403, 200],
@@ -208,6 +210,7 @@ it('answers each according to who asks', function (string $route, int $who, int 
     $body = match (true) {
         str_starts_with($route, 'PUT api/meetings') => sheet($meeting),
         str_ends_with($route, '/kit/anew') => ['what' => ['pin']],
+        str_starts_with($route, 'PUT api/house-rules/teams') => ['room' => ['usual' => ['doors' => 5], 'locked' => []]],
         $route === 'POST api/meetings/now' => ['title' => 'A word', 'people' => [$invited->id]],
         str_ends_with($route, '/call-in') => ['people' => [$invited->id]],
         $route === 'POST api/blueprints' => ['meetingId' => $meeting->id, 'name' => 'Boards'],

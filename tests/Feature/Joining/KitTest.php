@@ -2,12 +2,15 @@
 
 declare(strict_types=1);
 
+use App\HouseRules\HouseRules;
 use App\Joining\Bridge;
 use App\Joining\CloseRoom;
 use App\Joining\JoiningKit;
 use App\Joining\RoomRef;
 use App\Joining\SettleRoom;
 use App\People\Role;
+use App\Planning\MakeRoom;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Http;
 use Illuminate\Support\Facades\Queue;
 
@@ -25,7 +28,10 @@ beforeEach(function (): void {
     $this->bridge = fn(string $method, string $path, array $body = []) => Http::withToken(config('syndex.bridge.key'))->send($method, config('syndex.bridge.url') . $path, ['json' => $body]);
 });
 
-afterEach(fn() => ($this->bridge)('PUT', '/faults'));
+afterEach(function (): void {
+    ($this->bridge)('PUT', '/faults');
+    Cache::store('progress')->forget('bridge-silent');
+});
 
 it('gets a room of its own, with a passcode made up', function (): void {
     $kit = $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated()->json();
@@ -50,6 +56,34 @@ it('keeps the meeting as it was when the bridge fails', function (array $fault, 
 
     expect(JoiningKit::query()->count())->toBe(0);
 })->with(['slow' => [['slowMs' => 2500], 503, 'bridge_silent'], 'cutting the line' => [['drop' => true], 503, 'bridge_silent'], 'refusing' => [['refuse' => true], 502, 'bridge_refused']]);
+
+it('heals by itself when the bridge is back, and only where a room is still wanted', function (): void {
+    Queue::fake();
+    ($this->bridge)('PUT', '/faults', ['drop' => true]);
+    $this->meeting->update(['join_mode' => 'online']);
+    $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertStatus(503);
+    Queue::assertPushed(MakeRoom::class, 1);
+    ($this->bridge)('PUT', '/faults');
+    Cache::store('progress')->forget('bridge-silent');
+    $heal = fn() => app()->call([new MakeRoom($this->meeting->id), 'handle']);
+    $this->meeting->update(['join_mode' => 'in_person']);
+    $heal();
+    expect(JoiningKit::query()->count())->toBe(0);
+    $this->meeting->update(['join_mode' => 'online']);
+    $heal();
+    $heal();
+    expect(JoiningKit::query()->count())->toBe(1);
+    Queue::assertPushed(MakeRoom::class, 1);
+});
+
+it('refuses a passcode that everybody tries first, or is shorter than the house allows', function (): void {
+    $set = fn(string $typed) => $this->postJson("/api/meetings/{$this->meeting->id}/kit", ['passcode' => $typed]);
+    $set('password1')->assertStatus(422)->assertJsonValidationErrors(['passcode' => 'Everybody tries this one first']);
+    $set('Saatgut7')->assertCreated()->assertJsonPath('strength', ['bits' => 47, 'is' => 'good']);
+    app(HouseRules::class)->set(['room' => ['usual' => ['passcodeLength' => 12], 'locked' => ['passcodeLength']]]);
+    $set('Saatgut7')->assertStatus(422)->assertJsonValidationErrors(['passcode' => '12 to 16']);
+    expect($this->postJson("/api/meetings/{$this->meeting->id}/kit", ['change' => true])->assertOk()->json('passcode'))->toHaveLength(12);
+});
 
 describe('an answer of the bridge that is lost', function (): void {
     beforeEach(function (): void {

@@ -110,6 +110,21 @@ it('lets the house and the teams of the host say what is usual and what holds, t
         ->and(($this->room)(['doors' => 0])['settings']['doors'])->toMatchArray(['value' => 0, 'chosen' => true]);
 });
 
+it('lets an administrator settle rooms for a team, beside those of the house', function (): void {
+    $team = Team::query()->create(['name' => 'Board', 'name_key' => 'board']);
+    $put = fn(array $room) => $this->putJson("/api/house-rules/teams/$team->id", ['room' => $room]);
+    $put(['usual' => ['doors' => 5], 'locked' => []])->assertForbidden();
+    $this->actingAs(account(Role::Administrator))->putJson('/api/house-rules', ['room' => ['usual' => ['doors' => 15, 'lock' => 30], 'locked' => []]])->assertOk();
+    $put(['usual' => ['doors' => 5, 'lobby' => ['everyone']], 'locked' => ['lobby']])->assertOk()->assertJson(['name' => 'Board', 'own' => ['doors' => 5, 'lobby' => ['everyone']], 'locked' => ['lobby'], 'values' => ['doors' => 5, 'lock' => 30, 'lobby' => ['everyone']]]);
+    $put(['usual' => ['doors' => 'late'], 'locked' => []])->assertStatus(422)->assertJsonValidationErrors('room.usual');
+    $team->members()->attach($this->coordinator->person_id);
+    $this->actingAs($this->coordinator);
+    expect(($this->room)(['lobby' => []])['settings']['lobby'])->toMatchArray(['value' => ['everyone'], 'lockedBy' => ['Board']]);
+    $this->actingAs(account(Role::Administrator));
+    $put(['usual' => [], 'locked' => []])->assertOk();
+    expect($team->refresh()->room)->toBeNull();
+});
+
 it('refuses house rules that no room can have', function (mixed $room, string $field): void {
     $this->actingAs(account(Role::Administrator))->putJson('/api/house-rules', ['room' => $room])->assertStatus(422)->assertJsonValidationErrors($field);
 })->with([
