@@ -55,6 +55,17 @@ try {
     $take('plan-day');
     $take('plan-phone', ['width' => 390, 'height' => 1500]);
     $chrome->device([]);
+    $visit("$draft/plan?room", 'Ways in by phone');
+    $click("//button[starts-with(@aria-label, 'Locked,')]");
+    $set('Locked, minutes after the start', '3');
+    $click("//button[.='Save']");
+    $wait('It is locked before people have come');
+    $take('who-gets-in');
+    $click("//button[.='Undo']");
+    usleep(900_000);
+    $visit('/blueprints', 'blueprints to start from');
+    $take('blueprints');
+    $visit("$draft/plan", 'required people');
     $click("//button[.='All dates']");
     $wait('side by side');
     $take('plan-dates');
@@ -120,24 +131,8 @@ try {
     $click("//a[.='Corin Hale']");
     $wait('A week in');
     $take('person');
-    $visit('/people/import', 'Take a list of people');
-    $list = sys_get_temp_dir() . '/new-garden.csv';
-    file_put_contents($list, "Name;E-mail;City;Country;Working hours;Teams\nAmara Oduya;amara.oduya@savanna.example;Lagos;Nigeria;mon-fri 08:00-16:00;Growers > Savanna\nBjörn Halvors;bjorn.halvors@savanna.example;Oslo;Norway;mon-thu 08:00-12:00, 13:00-16:00;Growers\nChiyo Tanabe;chiyo.tanabe@savanna.example;Tokyo;Japan;;Records\nDemba Sall;;Dakar;Senegal;;\nElif Aksu;elif.aksu@savanna.example;Atlantis;;;\n");
-    $browser->findElement(WebDriverBy::xpath("//input[@type='file' and @aria-label='Choose a file']"))->sendKeys($list);
-    $wait('cannot be taken');
-    $take('people-import');
     $visit('/house-rules', 'Public holidays of where');
     $take('house-rules');
-    $visit('/people/teams', 'teams.');
-    $click("//a[.='All growers']");
-    $wait('In the team itself');
-    $click("//button[.='Plan a meeting with this team']");
-    $wait('A single meeting');
-    usleep(1_200_000);
-    $browser->executeScript('document.activeElement?.blur()');
-    $browser->getKeyboard()->sendKeys(Facebook\WebDriver\WebDriverKeys::ESCAPE);
-    $wait('required people');
-    $take('plan-many');
     // Times offered to a guest, on their phone.
     $browser->executeAsyncScript(<<<'JS'
         const [path, done] = arguments;

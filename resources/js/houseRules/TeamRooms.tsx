@@ -24,7 +24,7 @@ export function TeamRooms({ mayChange }: { mayChange: boolean }) {
   const [id, setId] = useState('');
   const { data: teams = [] } = useQuery(teamsQuery);
   const key = ['team-room', id];
-  const { data } = useQuery({
+  const { data, error } = useQuery({
     queryKey: key,
     queryFn: ({ signal }) => getJson(`house-rules/teams/${id}`, shape, signal),
     enabled: id !== '',
@@ -76,7 +76,7 @@ export function TeamRooms({ mayChange }: { mayChange: boolean }) {
           ))}
         </SelectField>
       </div>
-      {save.error && <ErrorNote error={save.error} />}
+      {(save.error ?? error) && <ErrorNote error={save.error ?? error} />}
       {data && data.id === id && (
         <>
           <WhoGetsIn values={data.values} beside={beside(data)} set={(change) => put(data, { usual: { ...data.own, ...change } })} />

@@ -15,8 +15,9 @@ const LOOK: Record<Stretch['outcome'], string> = {
   refused: 'border-broken bg-sheet font-semibold text-broken',
 };
 
-/** Less of the width has no room for a sentence. */
+/** Less of the width has no room for a sentence, or for a word: it is read aloud, and by whoever rests on it. */
 const SHORT = 0.3;
+const TINY = 0.09;
 
 type PictureProps = {
   room: Room;
@@ -119,9 +120,11 @@ export function EntryPicture({ room, startLocal, city, nameOf, hostComes, setHos
                     className={`absolute inset-y-0.5 truncate rounded-sm border px-1.5 text-note leading-[1.6rem] ${LOOK[one.outcome]}`}
                     style={{ left: share(one.from), width: `calc(${((one.until - one.from) / span) * 100}% - 2px)` }}
                   >
-                    {one.outcome === 'lobby' && (one.until - one.from) / span < SHORT
-                      ? t('entryRules.picture.short')
-                      : stretchWords(t, one)}
+                    {(one.until - one.from) / span < TINY
+                      ? ''
+                      : one.outcome === 'lobby' && (one.until - one.from) / span < SHORT
+                        ? t('entryRules.picture.short')
+                        : stretchWords(t, one)}
                   </span>
                 ))}
               </div>
