@@ -44,7 +44,9 @@ final readonly class Blueprints
     public function derive(Account $account, Meeting $meeting, string $name, ?string $teamId, ?string $words): Blueprint
     {
         return Decide::on(static function () use ($account, $meeting, $name, $teamId, $words): Blueprint {
-            $own = Blueprint::query()->where('account_id', $account->id)->lockForUpdate()->get(['id', 'position']);
+            // Names are one's own: two at once wait for each other.
+            Account::query()->whereKey($account->id)->lockForUpdate()->firstOrFail();
+            $own = Blueprint::query()->where('account_id', $account->id)->get(['id', 'position']);
             if ($own->count() >= self::MOST) {
                 throw NotNow::tooManyBlueprints(self::MOST);
             }
@@ -62,6 +64,7 @@ final readonly class Blueprints
     public function change(Blueprint $blueprint, array $values): Blueprint
     {
         return Decide::on(static function () use ($blueprint, $values): Blueprint {
+            Account::query()->whereKey($blueprint->account_id)->lockForUpdate()->firstOrFail();
             $blueprint = Blueprint::query()->lockForUpdate()->findOrFail($blueprint->id);
             $blueprint->update([...$values, ...(isset($values['name']) ? self::named($blueprint->account_id, $values['name'], $blueprint->id) : []), 'version' => $blueprint->version + 1]);
 

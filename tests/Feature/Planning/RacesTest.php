@@ -10,6 +10,7 @@ use App\People\Person;
 use App\People\Role;
 use App\People\SetCalendar;
 use App\People\Team;
+use App\Planning\Blueprint;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
 use App\Planning\Occurrence;
@@ -19,8 +20,12 @@ use Illuminate\Support\Facades\Http;
 use function Tests\Feature\account;
 
 use function Tests\Feature\colleague;
+use function Tests\Feature\delivered;
 use function Tests\Feature\guest;
+use function Tests\Feature\kit;
+use function Tests\Feature\mailTo;
 use function Tests\Feature\meeting;
+use function Tests\Feature\sent;
 use function Tests\Feature\sheet;
 
 use ZBateson\MailMimeParser\Message;
@@ -373,5 +378,50 @@ it('lets offers, answers and their end meet: one round, one time, no answer half
             ->and(Dispatch::query()->where('meeting_id', $meeting->id)->where('kind', 'invitation')->count())->toBe($isSent ? 41 : 0);
         [$meeting, $offer] = $begin();
         expect(($this->statuses)(($this->atOnce)($offer)))->toBe([201]);
+    }
+});
+
+it('tells of a kit that was made anew once, however often it is pressed, and never of an old one as new', function (): void {
+    for ($round = 0; $round < 3; $round++) {
+        $meeting = meeting($this->coordinator, [$this->coordinator->person, guest("k$round@far.example")], ['join_mode' => 'online', 'rrule' => null]);
+        kit($meeting);
+        $meeting = sent($meeting->refresh());
+        delivered($meeting);
+        $this->actingAs($this->coordinator)->postJson("/api/meetings/$meeting->id/kit/anew", ['what' => ['passcode']])->assertOk();
+        $tell = ['POST', "/api/meetings/$meeting->id/kit/tell", '{}'];
+        [$first, $second, $anew] = ($this->atOnce)($tell, $tell, ['POST', "/api/meetings/$meeting->id/kit/anew", json_encode(['what' => ['pin']])]);
+        $pin = JoiningKit::query()->where('meeting_id', $meeting->id)->firstOrFail()->pin;
+        $mail = (string) mailTo("k$round@far.example")->getTextContent();
+
+        // Who is told twice is told of two things; what stands in the last mail holds, or the meeting is marked.
+        expect([$first['status'], $second['status'], $anew['status']])->toBe([200, 200, 200])
+            ->and(str_contains($mail, $pin) || $meeting->refresh()->kit_stale_at !== null)->toBeTrue()
+            ->and(Dispatch::query()->where('meeting_id', $meeting->id)->where('state', 'waiting')->where('recipient', "k$round@far.example")->count())->toBe(1);
+    }
+});
+
+it('keeps one of two blueprints of one name that are kept at once', function (): void {
+    $meeting = ($this->planned)();
+    for ($round = 0; $round < 3; $round++) {
+        $keep = ['POST', '/api/blueprints', json_encode(['meetingId' => $meeting->id, 'name' => "Board $round"])];
+        $statuses = ($this->statuses)(($this->atOnce)($keep, $keep));
+        sort($statuses);
+        expect($statuses)->toBe([201, 422])->and(Blueprint::query()->where('name', "Board $round")->count())->toBe(1);
+    }
+});
+
+it('calls somebody in once who is called in twice', function (): void {
+    for ($round = 0; $round < 3; $round++) {
+        $late = guest("late$round@far.example");
+        $meeting = meeting($this->coordinator, [$this->coordinator->person, guest("c$round@far.example")], ['join_mode' => 'online', 'rrule' => null]);
+        kit($meeting);
+        $meeting = sent($meeting->refresh());
+        delivered($meeting);
+        $call = ['POST', "/api/meetings/$meeting->id/call-in", json_encode(['people' => [$late->id]])];
+        $statuses = ($this->statuses)(($this->atOnce)($call, $call));
+
+        expect(array_diff($statuses, [200, 409]))->toBe([])->and($statuses)->toContain(200)
+            ->and($meeting->attendees()->where('person_id', $late->id)->count())->toBe(1)->and(Meeting::query()->where('changes_id', $meeting->id)->count())->toBe(0)
+            ->and(Dispatch::query()->where('meeting_id', $meeting->id)->where('recipient', $late->email)->whereNot('state', 'replaced')->count())->toBe(1);
     }
 });
