@@ -145,15 +145,15 @@ it('makes a blueprint of a meeting and starts from it with two presses', functio
     expect($this->browser->executeAsyncScript(DISCARD, ['Vault round']))->toBe(200);
 });
 
-it('meets right now with two presses, calls somebody in, and has the link at hand', function (): void {
+it('begins right now with two presses, calls somebody in, and has the link at hand', function (): void {
     $guest = 'sora.' . bin2hex(random_bytes(3)) . '@hako.example';
     $this->signIn();
     $this->visit('/people?q=Birte');
     $this->pressAt("//main//a[contains(., 'Birte Aldenhoff')]");
-    $this->pressAt("//a[.='Meet now']");
+    $this->pressAt("//a[.='Talk now']");
     $this->see('A meeting that begins this minute.');
     $this->waitFor(fn(): bool => $this->field('Title')->getAttribute('value') === 'A word with Birte', 'a title');
-    $this->expectAccessible('meet now');
+    $this->expectAccessible('a meeting right now');
     $title = 'Seed word ' . bin2hex(random_bytes(2));
     $this->fill($this->field('Title'), $title);
     $this->press('button', 'Begin now');
@@ -184,8 +184,8 @@ it('gives a sent meeting another passcode, and tells those who hold the old one 
     $this->press('button', 'Begin now');
     $this->see('Going on now');
     $first = $this->mail($guest, 'A word with');
-    $this->press('button', 'Show as a QR code');
-    $this->find("//*[local-name()='svg'][@aria-label='The link as a QR code']");
+    $this->press('button', 'QR code of the link');
+    $this->find("//*[local-name()='svg'][@aria-label='The link, for a telephone that looks at it']");
     $this->expectAccessible('a QR code');
     $this->browser->getKeyboard()->sendKeys([WebDriverKeys::ESCAPE]);
     $this->press('button', 'Make the way in anew');

@@ -26,7 +26,7 @@ export const en = {
   },
   notFound: { title: 'There is nothing here', text: 'The address may be old or mistyped.' },
   kitStale: 'old way in',
-  now: { open: 'Meet now', title: 'Meet right now' },
+  now: { open: 'Talk now', title: 'Talk right now' },
   room: { label: 'Rooms', today: 'Today', meetings: 'Meetings', people: 'People', blueprints: 'Blueprints', sent: 'Sent', houseRules: 'House rules', burden: 'Who sits outside their hours' },
   role: { administrator: 'administrator', coordinator: 'coordinator', colleague: 'colleague' },
   clocks: { label: 'Clocks of your zones' },

@@ -14,7 +14,7 @@ import { Page } from '../ui/Page';
 import { AddPerson } from './AddPerson';
 import { EntriesProvider } from './entries';
 import { meetingShape } from './meetings';
-import { meetNow } from './now';
+import { beginNow } from './now';
 
 const NAMED = 3;
 
@@ -45,7 +45,7 @@ export function NowPage() {
   const people = changed ?? first.data ?? [];
   const begin = useMutation({
     mutationFn: () =>
-      meetNow(
+      beginNow(
         shown,
         people.map(({ id }) => id),
       ),

@@ -2,6 +2,6 @@ import { sendJson } from '../lib/api';
 import { meetingShape } from './meetings';
 
 /** A meeting that begins this minute; its people are told at once. */
-export const meetNow = (title: string, people: string[]) => sendJson('POST', 'meetings/now', { title, people }, meetingShape);
+export const beginNow = (title: string, people: string[]) => sendJson('POST', 'meetings/now', { title, people }, meetingShape);
 
 export const callIn = (meetingId: string, people: string[]) => sendJson('POST', `meetings/${meetingId}/call-in`, { people }, meetingShape);

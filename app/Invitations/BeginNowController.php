@@ -14,16 +14,16 @@ use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 
 /** A meeting right now, and whoever is called into it while it runs. */
-final readonly class MeetNowController
+final readonly class BeginNowController
 {
     private const MOST = 100;
 
     public function __construct(private SheetView $view) {}
 
-    public function store(Request $request, MeetNow $meetNow): JsonResponse
+    public function store(Request $request, BeginNow $beginNow): JsonResponse
     {
         $given = $request->validate(['title' => ['required', 'string', 'max:' . SheetLimits::TITLE], ...self::people()]);
-        $meeting = $meetNow(self::account($request), trim((string) $given['title']), self::found($given['people']));
+        $meeting = $beginNow(self::account($request), trim((string) $given['title']), self::found($given['people']));
 
         return new JsonResponse($this->view->of($meeting->refresh()), 201);
     }

@@ -16,7 +16,7 @@ use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Time\ZoneData;
 
 /** A meeting that begins this minute: a room of its own, and invitations that leave at once. */
-final readonly class MeetNow
+final readonly class BeginNow
 {
     private const MINUTES = 30;
 
