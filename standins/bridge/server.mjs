@@ -4,6 +4,7 @@ import crypto from 'node:crypto';
 import fs from 'node:fs';
 import http from 'node:http';
 import path from 'node:path';
+import { decide } from './door.mjs';
 import { ACCOUNTS, DIAL_INS } from './offers.mjs';
 
 const folder = process.env.BRIDGE_DIR ?? 'var/bridge';
@@ -99,13 +100,16 @@ function answer(method, pathname, asked) {
   if (pathname === '/accounts' && method === 'GET') {
     return [200, { accounts: ACCOUNTS }];
   }
-  const ref = /^\/rooms\/([A-Za-z0-9-]{1,80})$/.exec(pathname)?.[1] ?? '';
-  if (ref !== '' && method === 'PUT') {
+  const [, ref = '', door] = /^\/rooms\/([A-Za-z0-9-]{1,80})(\/arrivals)?$/.exec(pathname) ?? [];
+  if (ref !== '' && !door && method === 'PUT') {
     return settle(ref, asked);
   }
   const room = Object.hasOwn(rooms, ref) ? rooms[ref] : undefined;
   if (!room) {
     return [404, { error: 'there is no such room' }];
+  }
+  if (door) {
+    return method === 'POST' && !room.closed ? decide(room, asked) : [405, { error: 'nobody comes here' }];
   }
   if (method === 'GET') {
     return [200, described(room)];
@@ -162,7 +166,7 @@ async function serve(request, send) {
   if (faults.drop) {
     return request.socket.destroy();
   }
-  const said = faults.refuse ? [503, { error: 'no rooms at the moment' }] : answer(request.method, pathname, body);
+  const said = faults.refuse ? [503, { error: 'no rooms at the moment' }] : await answer(request.method, pathname, body);
   await new Promise((done) => setTimeout(done, faults.lateMs));
   return faults.dropAfter ? request.socket.destroy() : send(said);
 }

@@ -83,6 +83,8 @@ it('plans a weekly series in five zones, sends it, and calls it off', function (
     // Read back, in another recipient's time.
     $this->press('button', 'Read back');
     $this->see('Seed swap goes to 6 people.');
+    // On some days the demo has so much on one of these dates that nights stand behind “more”.
+    $this->browser->executeScript("[...document.querySelectorAll('section[aria-labelledby=odd] button')].find((b) => /^\\d+ more$/.test(b.innerText))?.click()");
     $this->see('night');
     $this->press('button', 'Mere Tautari');
     $this->see('Auckland time');

@@ -1,3 +1,4 @@
+import '../lib/i18nPlanning';
 import { useTranslation } from 'react-i18next';
 import type { Difference } from './readBack';
 

@@ -1,3 +1,4 @@
+import '../lib/i18nPlanning';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';

@@ -143,6 +143,26 @@ it('tells the bridge the rules when the meeting is sent, and again when they cha
     expect($rules()['rules'])->toMatchArray(['lock' => 25, 'coHosts' => []])->and($rules()['account'])->toBe('greenhouse');
 });
 
+it('is decided at the bridge’s door as the sheet said it would be', function (): void {
+    $chosen = ['lock' => 20, 'countries' => ['refuse' => ['BO']], 'lobby' => ['guests', 'not_signed_in']];
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online', 'room' => ['settings' => $chosen, 'coHosts' => [], 'account' => null]]))->assertOk();
+    $kit = $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated()->json();
+    $said = ($this->room)($chosen);
+    $start = 1_796_733_000; // 2026-12-08T12:30:00Z
+    foreach ([-14, -10, -1, 0, 19, 20] as $minute) {
+        foreach ($said['groups'] as $group) {
+            $arrival = fn(string $id, int $at, string $who, bool $signedIn): array => ['id' => $id, 'at' => gmdate('Y-m-d\TH:i:s\Z', $start + $at * 60), 'who' => $who, 'way' => 'link', 'signed_in' => $signedIn, 'country' => null, 'passcode' => $kit['passcode']];
+            $came = [...($minute >= 0 && $group['who'] !== 'host' ? [$arrival('h', 0, 'host', true)] : []), $arrival('a', $minute, $group['who'], $group['signedIn'])];
+            $decision = collect(($this->bridge)('POST', '/rooms/' . RoomRef::of($this->meeting->id) . '/arrivals', ['start' => gmdate('Y-m-d\TH:i:s\Z', $start), 'duration' => 45, 'arrivals' => $came])->throw()->json('decisions'))->last();
+            $stretch = collect($group['stretches'])->first(static fn(array $s): bool => $s['from'] <= $minute && $minute < $s['until']);
+
+            expect([$decision['outcome'], $decision['reason']])->toBe([$stretch['outcome'], $stretch['reason']], "$group[who] at $minute");
+        }
+    }
+    $wrong = ($this->bridge)('POST', '/rooms/' . RoomRef::of($this->meeting->id) . '/arrivals', ['start' => '2026-12-08T12:30:00Z', 'duration' => 45, 'arrivals' => [['id' => 'a', 'at' => '2026-12-08T12:30:00Z', 'who' => 'guest', 'way' => 'phone', 'signed_in' => false, 'country' => null, 'passcode' => $kit['passcode']]]]);
+    expect($wrong->json('decisions.0.reason'))->toBe('passcode_wrong');
+});
+
 it('tells each recipient what concerns them, with the numbers of where they are, in their language', function (): void {
     $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online', 'room' => ['settings' => ['lock' => 20, 'recording' => true], 'coHosts' => [], 'account' => null]]))->assertOk();
     $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated();
