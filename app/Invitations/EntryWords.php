@@ -30,7 +30,8 @@ final class EntryWords
             $reader->kind === PersonKind::Guest => ArrivesAs::Guest,
             default => ArrivesAs::Colleague,
         };
-        $recorded = $room->is(RoomSetting::Recording) ? [$words->say('room_recorded')] : [];
+        $reason = $told->meeting->room['reason'] ?? null;
+        $recorded = $room->is(RoomSetting::Recording) ? [$reason === null ? $words->say('room_recorded') : $words->say('room_recorded_for', ['reason' => $reason])] : [];
         if ($who->runsIt()) {
             return [$words->say('room_opens', ['n' => max((int) $room->number(RoomSetting::Opens), (int) $room->number(RoomSetting::Doors))]), ...$recorded];
         }

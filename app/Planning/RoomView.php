@@ -19,6 +19,7 @@ use Syndex\Core\Joining\EntryReason;
 use Syndex\Core\Joining\EntryStretch;
 use Syndex\Core\Joining\Expected;
 use Syndex\Core\Joining\PhoneText;
+use Syndex\Core\Joining\RecordingSize;
 use Syndex\Core\Joining\RoomConflict;
 use Syndex\Core\Joining\RoomConflicts;
 use Syndex\Core\Joining\RoomRules;
@@ -60,6 +61,7 @@ final readonly class RoomView
             'settings' => self::settings($policy, $rules, $sheet->room, $account),
             'account' => $account === null ? null : self::account($account),
             'accounts' => array_map(self::account(...), $this->offers->accounts()),
+            'recordingMegabytes' => RecordingSize::megabytes($sheet->durationMinutes, $rules->is(RoomSetting::Video)),
             'from' => $from,
             'until' => $until,
             'hostComes' => $hostComes,

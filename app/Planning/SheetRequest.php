@@ -50,10 +50,11 @@ class SheetRequest extends SeriesRequest
             'choices.categories.*' => ['required', 'string', 'max:60', 'regex:/\\A[^\\x00-\\x1F]+\\z/u'],
             'choices.takesNoTime' => ['required_with:choices', 'boolean'],
             'choices.notForwarded' => ['required_with:choices', 'boolean'],
-            'room' => ['sometimes', 'array:settings,coHosts,account'],
+            'room' => ['sometimes', 'array:settings,coHosts,account,reason'],
             'room.settings' => ['present_with:room', 'array', RoomEntry::settings(...)],
             'room.coHosts' => ['present_with:room', 'array', 'list', 'max:100'],
             'room.coHosts.*' => ['bail', 'required', 'string', 'max:26'],
+            'room.reason' => ['sometimes', 'nullable', 'string', 'max:200'],
             'room.account' => ['present_with:room', 'nullable', 'string', 'max:40'],
             ...parent::rules(),
         ];
@@ -121,6 +122,7 @@ class SheetRequest extends SeriesRequest
             (array) $this->input('room.settings', []),
             array_values(array_unique(array_filter((array) $this->input('room.coHosts', []), static fn(mixed $id): bool => in_array($id, $asked, true)))),
             $this->input('room.account'),
+            trim((string) $this->input('room.reason')) === '' ? null : trim((string) $this->input('room.reason')),
         );
     }
 

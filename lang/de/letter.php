@@ -89,6 +89,7 @@ return [
     'room_sign_in' => 'Sie müssen sich anmelden.',
     'room_lock' => '{n, plural, =0 {Nach dem Beginn ist kein Einlass mehr.} one {Ab # Minute nach dem Beginn ist kein Einlass mehr.} other {Ab # Minuten nach dem Beginn ist kein Einlass mehr.}}',
     'room_recorded' => 'Die Besprechung wird aufgezeichnet.',
+    'room_recorded_for' => 'Die Besprechung wird aufgezeichnet: {reason}.',
     'place' => 'Ort',
     'agenda' => 'Tagesordnung',
     'links' => 'Links',

@@ -90,6 +90,7 @@ return [
     'room_sign_in' => 'You need to sign in.',
     'room_lock' => '{n, plural, =0 {Nobody can come in after the start.} one {# minute after the start nobody can come in any more.} other {# minutes after the start nobody can come in any more.}}',
     'room_recorded' => 'The meeting is recorded.',
+    'room_recorded_for' => 'The meeting is recorded: {reason}.',
     'place' => 'Place',
     'agenda' => 'Agenda',
     'links' => 'Links',

@@ -89,6 +89,7 @@ return [
     'room_sign_in' => 'Tiene que identificarse.',
     'room_lock' => '{n, plural, =0 {Después del inicio ya no se puede entrar.} one {# minuto después del inicio ya no se puede entrar.} other {# minutos después del inicio ya no se puede entrar.}}',
     'room_recorded' => 'La reunión se graba.',
+    'room_recorded_for' => 'La reunión se graba: {reason}.',
     'place' => 'Lugar',
     'agenda' => 'Orden del día',
     'links' => 'Enlaces',

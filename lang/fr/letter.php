@@ -89,6 +89,7 @@ return [
     'room_sign_in' => 'Il faut vous identifier.',
     'room_lock' => '{n, plural, =0 {Personne ne peut plus entrer après le début.} one {# minute après le début, personne ne peut plus entrer.} other {# minutes après le début, personne ne peut plus entrer.}}',
     'room_recorded' => 'La réunion est enregistrée.',
+    'room_recorded_for' => 'La réunion est enregistrée : {reason}.',
     'place' => 'Lieu',
     'agenda' => 'Ordre du jour',
     'links' => 'Liens',

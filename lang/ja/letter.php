@@ -89,6 +89,7 @@ return [
     'room_sign_in' => 'サインインが必要です。',
     'room_lock' => '{n, plural, =0 {開始後は入室できません。} other {開始から#分を過ぎると入室できません。}}',
     'room_recorded' => '会議は録画されます。',
+    'room_recorded_for' => '会議は録画されます:{reason}。',
     'place' => '場所',
     'agenda' => '議題',
     'links' => '関連リンク',

@@ -89,6 +89,7 @@ return [
     'room_sign_in' => 'É preciso identificar-se.',
     'room_lock' => '{n, plural, =0 {Depois do início já não se pode entrar.} one {# minuto depois do início já não se pode entrar.} other {# minutos depois do início já não se pode entrar.}}',
     'room_recorded' => 'A reunião é gravada.',
+    'room_recorded_for' => 'A reunião é gravada: {reason}.',
     'place' => 'Local',
     'agenda' => 'Pauta',
     'links' => 'Links',

@@ -12,6 +12,7 @@ use Syndex\Core\Joining\EntryForecast;
 use Syndex\Core\Joining\EntryStretch;
 use Syndex\Core\Joining\Expected;
 use Syndex\Core\Joining\PhoneText;
+use Syndex\Core\Joining\RecordingSize;
 use Syndex\Core\Joining\RoomConflict;
 use Syndex\Core\Joining\RoomConflicts;
 use Syndex\Core\Joining\RoomRules;
@@ -129,6 +130,10 @@ describe('RoomConflicts', function () use ($somebody): void {
         [['recording' => true, 'captions' => false, 'countries' => ['refuse' => ['BO']]], 40, ['too_many_for_account', 'too_many_co_hosts', 'not_offered']],
     ]);
 });
+
+it('estimates what a recording takes', function (int $minutes, bool $seen, int $megabytes): void {
+    expect(RecordingSize::megabytes($minutes, $seen))->toBe($megabytes);
+})->with([[60, true, 450], [45, true, 338], [45, false, 22], [0, true, 0]]);
 
 describe('DialInChoice', function (): void {
     $numbers = [DialIn::of('GB', '+442079460142'), DialIn::of('US', '+12025550142'), DialIn::of('US', '+18005550142', true), DialIn::of('IN', '+912255501420'), DialIn::of('AU', '+61255500142')];

@@ -39,9 +39,14 @@ export type Setting = keyof Settings;
 export const SETTINGS = Object.keys(values) as Setting[];
 
 /** What was chosen for one room; the rest is as it is usual. */
-export const roomChoicesShape = z.object({ settings: someSettingsShape, coHosts: z.array(z.string()), account: z.nullable(z.string()) });
+export const roomChoicesShape = z.object({
+  settings: someSettingsShape,
+  coHosts: z.array(z.string()),
+  account: z.nullable(z.string()),
+  reason: z.nullable(z.string()),
+});
 export type RoomChoices = z.infer<typeof roomChoicesShape>;
-export const noChoices: RoomChoices = { settings: {}, coHosts: [], account: null };
+export const noChoices: RoomChoices = { settings: {}, coHosts: [], account: null, reason: null };
 
 /** How a setting stands: who locks it (null: the house), whether it was chosen, whether the bridge can do it. */
 const standing = <T extends z.ZodMiniType>(value: T) =>
@@ -121,6 +126,8 @@ export const roomShape = z.object({
   }),
   account: z.nullable(accountShape),
   accounts: z.array(accountShape),
+  /** What a recording would take, about. */
+  recordingMegabytes: z.number(),
   from: z.number(),
   until: z.number(),
   hostComes: z.number(),

@@ -205,6 +205,8 @@ export const enRoom = {
       no: 'cannot change their names',
       noMeans: 'They are called as they were invited.',
     },
+    reason: 'Why it is recorded',
+    space: 'It stands in every invitation. A recording takes about {{megabytes}} MB.',
     nobody: 'nobody else',
     accountUsual: '{{name}}, the usual one',
     accountLimits: '{{people}}, {{minutes}}',

@@ -6,6 +6,7 @@ import { RoomConflicts } from '../joining/RoomConflicts';
 import { listed } from '../lib/time';
 import { called } from '../people/people';
 import { Button } from '../ui/Button';
+import { TextField } from '../ui/Field';
 import { ChoiceWord } from '../ui/SettingWords';
 import { Word } from '../ui/Word';
 import type { Sheet } from './sheet';
@@ -48,6 +49,15 @@ export function RoomPanel({ room, sheet, nameOf }: RoomPanelProps) {
       <RoomConflicts room={data} nameOf={nameOf} set={room.set} setAccount={room.setAccount} />
       <Part title={t('entryRules.inRoom')}>
         <InTheRoom values={values} beside={beside} set={room.set} />
+        {values.recording && (
+          <TextField
+            label={t('entryRules.reason')}
+            hint={t('entryRules.space', { megabytes: data.recordingMegabytes })}
+            maxLength={200}
+            value={sheet.room.reason ?? ''}
+            onChange={(event) => room.setReason(event.target.value || null)}
+          />
+        )}
       </Part>
       <Part title={t('entryRules.runs')}>
         <p>

@@ -40,8 +40,13 @@ export function useRoom(state: SheetState, enabled: boolean) {
     setHostComes,
     set,
     setCoHosts: (coHosts: string[]) => change((now) => ({ room: { ...now.room, coHosts } })),
+    setReason: (reason: string | null) => change((now) => ({ room: { ...now.room, reason } })),
     setAccount: (account: string | null) => change((now) => ({ room: { ...now.room, account } })),
-    isUsual: Object.keys(sheet.room.settings).length === 0 && sheet.room.coHosts.length === 0 && sheet.room.account === null,
+    isUsual:
+      Object.keys(sheet.room.settings).length === 0 &&
+      sheet.room.coHosts.length === 0 &&
+      sheet.room.reason === null &&
+      sheet.room.account === null,
     putBack: () => change({ room: noChoices }),
   };
 }

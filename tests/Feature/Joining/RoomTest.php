@@ -29,7 +29,7 @@ beforeEach(function (): void {
     account(Role::Colleague, $this->ines);
     $this->actingAs($this->coordinator);
     $this->meeting = meeting($this->coordinator, [$this->coordinator->person, $this->ines, $this->lena, $this->anil], ['starts_local' => '2026-12-08 15:30:00']);
-    $this->room = fn(array $settings = [], array $changes = [], int $hostComes = 0): array => $this->postJson('/api/room', [...sheet($this->meeting), 'room' => ['settings' => (object) $settings, 'coHosts' => [], 'account' => null], ...$changes, 'hostComes' => $hostComes])->assertOk()->json();
+    $this->room = fn(array $settings = [], array $changes = [], int $hostComes = 0): array => $this->postJson('/api/room', [...sheet($this->meeting), 'room' => ['settings' => (object) $settings, 'coHosts' => [], 'account' => null, 'reason' => null], ...$changes, 'hostComes' => $hostComes])->assertOk()->json();
     $this->bridge = fn(string $method, string $path, array $body = []) => Http::withToken(config('syndex.bridge.key'))->send($method, config('syndex.bridge.url') . $path, ['json' => $body]);
 });
 
@@ -59,7 +59,7 @@ it('explains what does not go together, with the way out, and takes co-hosts for
     expect(array_map(static fn(array $c): array => [$c['kind'], $c['people']], $room['conflicts']))->toBe([['guests_cannot_sign_in', [$this->lena->id]], ['country_refused', [$this->anil->id]]])
         ->and($room['conflicts'][1]['facts']['place'])->toBe('Nepal')
         ->and($room['conflicts'][1]['ways'][0])->toBe(['countries' => null])
-        ->and(($this->room)([], ['room' => ['settings' => (object) ['countries' => ['refuse' => ['NP']]], 'coHosts' => [$this->anil->id], 'account' => null]])['conflicts'])->toBe([]);
+        ->and(($this->room)([], ['room' => ['settings' => (object) ['countries' => ['refuse' => ['NP']]], 'coHosts' => [$this->anil->id], 'account' => null, 'reason' => null]])['conflicts'])->toBe([]);
 });
 
 it('holds the plan against the account of the bridge', function (): void {
@@ -82,14 +82,14 @@ it('names the telephones of where people are, the nearest where there is none, a
 });
 
 it('keeps what was chosen, and takes it along into a copy and a change', function (): void {
-    $chosen = ['settings' => ['doors' => 5, 'lobby' => ['everyone'], 'countries' => ['allow' => ['KE', 'PT']], 'lock' => 20], 'coHosts' => [$this->ines->id], 'account' => 'field'];
+    $chosen = ['settings' => ['doors' => 5, 'lobby' => ['everyone'], 'countries' => ['allow' => ['KE', 'PT']], 'lock' => 20], 'coHosts' => [$this->ines->id], 'account' => 'field', 'reason' => 'for those who sleep'];
     $kept = $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['room' => $chosen]))->assertOk()->json('room');
 
     expect($kept)->toBe($chosen)
         ->and($this->getJson("/api/meetings/{$this->meeting->id}")->json('room'))->toBe($chosen)
         ->and($this->getJson('/api/meetings/' . $this->postJson('/api/meetings', ['from' => $this->meeting->id])->json('id'))->json('room.settings.doors'))->toBe(5);
-    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting->refresh(), ['room' => ['settings' => ['doors' => 5000], 'coHosts' => [], 'account' => null]]))->assertStatus(422)->assertJsonValidationErrors('room.settings');
-    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting->refresh(), ['room' => ['settings' => ['windows' => true], 'coHosts' => [], 'account' => null]]))->assertStatus(422)->assertJsonValidationErrors('room.settings');
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting->refresh(), ['room' => ['settings' => ['doors' => 5000], 'coHosts' => [], 'account' => null, 'reason' => null]]))->assertStatus(422)->assertJsonValidationErrors('room.settings');
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting->refresh(), ['room' => ['settings' => ['windows' => true], 'coHosts' => [], 'account' => null, 'reason' => null]]))->assertStatus(422)->assertJsonValidationErrors('room.settings');
 });
 
 it('lets the house and the teams of the host say what is usual and what holds, the stricter lock of two', function (): void {
@@ -137,7 +137,7 @@ it('tells the bridge the rules when the meeting is sent, and again when they cha
     $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated();
     expect($rules()['rules'])->toMatchArray(['lock' => 20, 'doors' => 10, 'coHosts' => [$this->ines->email]])->and($rules()['account'])->toBe('field');
 
-    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting->refresh(), ['joinMode' => 'online', 'room' => ['settings' => ['lock' => 25], 'coHosts' => [], 'account' => null]]))->assertOk();
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting->refresh(), ['joinMode' => 'online', 'room' => ['settings' => ['lock' => 25], 'coHosts' => [], 'account' => null, 'reason' => null]]))->assertOk();
     $this->postJson("/api/meetings/{$this->meeting->id}/send", ['version' => $this->meeting->refresh()->version])->assertOk();
     app()->call([new SettleRoom($this->meeting->id), 'handle']);
     expect($rules()['rules'])->toMatchArray(['lock' => 25, 'coHosts' => []])->and($rules()['account'])->toBe('greenhouse');
@@ -145,7 +145,7 @@ it('tells the bridge the rules when the meeting is sent, and again when they cha
 
 it('is decided at the bridge’s door as the sheet said it would be', function (): void {
     $chosen = ['lock' => 20, 'countries' => ['refuse' => ['BO']], 'lobby' => ['guests', 'not_signed_in']];
-    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online', 'room' => ['settings' => $chosen, 'coHosts' => [], 'account' => null]]))->assertOk();
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online', 'room' => ['settings' => $chosen, 'coHosts' => [], 'account' => null, 'reason' => null]]))->assertOk();
     $kit = $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated()->json();
     $said = ($this->room)($chosen);
     $start = 1_796_733_000; // 2026-12-08T12:30:00Z
@@ -164,20 +164,20 @@ it('is decided at the bridge’s door as the sheet said it would be', function (
 });
 
 it('tells each recipient what concerns them, with the numbers of where they are, in their language', function (): void {
-    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online', 'room' => ['settings' => ['lock' => 20, 'recording' => true], 'coHosts' => [], 'account' => null]]))->assertOk();
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online', 'room' => ['settings' => ['lock' => 20, 'recording' => true], 'coHosts' => [], 'account' => null, 'reason' => 'for those who sleep']]))->assertOk();
     $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated();
     $this->postJson("/api/meetings/{$this->meeting->id}/send", ['version' => $this->meeting->refresh()->version])->assertOk();
     $text = static fn(string $to): string => (string) mailTo($to)->getTextContent();
 
-    expect($text($this->coordinator->email))->toContain('You can open the meeting 60 minutes ahead. The meeting is recorded.')->toContain('By phone 020 2555142 (Kenya)')->not->toContain('lobby')
+    expect($text($this->coordinator->email))->toContain('You can open the meeting 60 minutes ahead. The meeting is recorded: for those who sleep.')->toContain('By phone 020 2555142 (Kenya)')->not->toContain('lobby')
         ->and($text('lena@orchard.example'))->toContain('Doors open 10 minutes ahead. Until the host comes, you wait in the lobby. You wait in the lobby until somebody lets you in.')->toContain('20 minutes after the start nobody can come in any more.')
-        ->and($text($this->ines->email))->toContain('21 555 0142 (Portugal)')->toContain('A reunião é gravada.')->not->toContain('até alguém')
+        ->and($text($this->ines->email))->toContain('21 555 0142 (Portugal)')->toContain('A reunião é gravada: for those who sleep.')->not->toContain('até alguém')
         ->and($text($this->anil->email))->toContain('+91 11 5550 1420 (India; there is no number in Nepal)');
     expect(icsTo($this->ines->email))->toContain('21 555 0142')->not->toContain('020 2555142');
 });
 
 it('gives each kind of meeting what it needs, and nothing it does not have', function (array $changes, array $settings, array $in, array $notIn): void {
-    $sheet = fn() => sheet($this->meeting->refresh(), ['place' => '', ...$changes, 'room' => ['settings' => (object) $settings, 'coHosts' => [], 'account' => null]]);
+    $sheet = fn() => sheet($this->meeting->refresh(), ['place' => '', ...$changes, 'room' => ['settings' => (object) $settings, 'coHosts' => [], 'account' => null, 'reason' => null]]);
     $this->putJson("/api/meetings/{$this->meeting->id}", $sheet())->assertOk();
     $kit = $this->postJson("/api/meetings/{$this->meeting->id}/kit")->json();
     $this->postJson("/api/meetings/{$this->meeting->id}/send", ['version' => $this->meeting->refresh()->version])->assertOk();
