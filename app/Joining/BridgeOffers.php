@@ -30,12 +30,15 @@ final class BridgeOffers
         return array_map(static fn(array $a): BridgeAccount => new BridgeAccount(...$a), $this->known()['accounts']);
     }
 
-    /** @param ?string $id null: the usual one */
+    /**
+     * @param  ?string  $id  null, or one that the bridge does not have (any more): the usual one
+     * @return ?BridgeAccount null: nobody knows
+     */
     public function account(?string $id): ?BridgeAccount
     {
         $accounts = $this->accounts();
 
-        return $id === null ? $accounts[0] ?? null : array_values(array_filter($accounts, static fn(BridgeAccount $a): bool => $a->id === $id))[0] ?? null;
+        return array_values(array_filter($accounts, static fn(BridgeAccount $a): bool => $a->id === $id))[0] ?? $accounts[0] ?? null;
     }
 
     /** @return list<DialIn> */

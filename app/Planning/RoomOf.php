@@ -7,6 +7,7 @@ namespace App\Planning;
 use App\HouseRules\HouseRules;
 use App\HouseRules\RoomPolicy;
 use App\HouseRules\RoomSource;
+use App\Joining\BridgeOffers;
 use App\Joining\RoomWanted;
 use App\People\Person;
 use App\People\Team;
@@ -15,7 +16,7 @@ use Syndex\Core\Joining\RoomRules;
 /** The rules under which the room of a meeting stands: what is locked, what was chosen, what is usual. */
 final readonly class RoomOf
 {
-    public function __construct(private HouseRules $house) {}
+    public function __construct(private HouseRules $house, private BridgeOffers $offers) {}
 
     public function policy(?string $hostId): RoomPolicy
     {
@@ -34,6 +35,6 @@ final readonly class RoomOf
         $choices = RoomChoices::of($meeting);
         $coHosts = $choices->coHosts === [] ? [] : $meeting->attendees()->with('person')->whereIn('person_id', $choices->coHosts)->get()->map(static fn(Attendee $a): string => $a->person->email)->all();
 
-        return new RoomWanted($meeting->title, $this->rules($meeting), array_values($coHosts), $choices->account);
+        return new RoomWanted($meeting->title, $this->rules($meeting), array_values($coHosts), $choices->account === null ? null : $this->offers->account($choices->account)?->id);
     }
 }

@@ -71,6 +71,14 @@ it('holds the plan against the account of the bridge', function (): void {
         ->and(array_column($room['accounts'], 'id'))->toBe(['greenhouse', 'bench', 'field']);
 });
 
+it('takes the usual account where the bridge no longer has the one that was chosen', function (): void {
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online', 'room' => ['settings' => (object) [], 'coHosts' => [], 'account' => 'glasshouse', 'reason' => null]]))->assertOk();
+    $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated();
+
+    expect(($this->bridge)('GET', '/rooms/' . RoomRef::of($this->meeting->id))->json('account'))->toBe('greenhouse')
+        ->and(($this->room)([], ['room' => ['settings' => (object) [], 'coHosts' => [], 'account' => 'glasshouse', 'reason' => null]])['account']['id'])->toBe('greenhouse');
+});
+
 it('names the telephones of where people are, the nearest where there is none, and whose place nobody knows', function (): void {
     $room = ($this->room)(['phonesAlso' => ['US'], 'phonesNot' => ['KE']]);
 
