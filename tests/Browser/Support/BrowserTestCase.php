@@ -130,7 +130,12 @@ abstract class BrowserTestCase extends TestCase
     public function press(string $tag, string $name): void
     {
         $this->waitFor(function () use ($tag, $name): bool {
-            $this->named($tag, $name)->click();
+            $found = $this->named($tag, $name);
+            // A press on what is still disabled would be lost without a word.
+            if (!$found->isEnabled()) {
+                return false;
+            }
+            $found->click();
 
             return true;
         }, "$tag \"$name\"");
@@ -139,7 +144,11 @@ abstract class BrowserTestCase extends TestCase
     public function pressAt(string $xpath): void
     {
         $this->waitFor(function () use ($xpath): bool {
-            $this->find($xpath)->click();
+            $found = $this->find($xpath);
+            if (!$found->isEnabled()) {
+                return false;
+            }
+            $found->click();
 
             return true;
         }, $xpath);
