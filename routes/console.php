@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Guests\ForgetOldLinks;
 use App\Import\ForgetImports;
 use App\Invitations\ForgetStaleGuests;
+use App\Joining\SettleUnsure;
 use App\Operations\RotateLogs;
 use App\People\ReadDueFeeds;
 use App\People\ReadFeed;
@@ -14,6 +15,7 @@ use Illuminate\Support\Facades\Schedule;
 
 Schedule::job(new TopUpOccurrences())->hourlyAt(10);
 Schedule::job(new DiscardUntouched())->hourlyAt(40);
+Schedule::job(new SettleUnsure())->everyMinute();
 Schedule::job(new ReadDueFeeds(), ReadFeed::QUEUE)->everyMinute();
 Schedule::job(new ForgetImports())->hourlyAt(50);
 Schedule::job(new ForgetOldLinks())->dailyAt('03:40');

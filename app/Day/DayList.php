@@ -8,6 +8,7 @@ use App\People\Account;
 use App\Planning\Attendee;
 use App\Planning\DateAsPlanned;
 use App\Planning\DateAttendee;
+use App\Planning\KitView;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
 use App\Planning\Occurrence;
@@ -26,7 +27,7 @@ final readonly class DayList
     /** No all-day meeting lasts longer. */
     private const MOST_DAYS = 31;
 
-    public function __construct(private Visible $visible, private ZoneData $zones) {}
+    public function __construct(private Visible $visible, private ZoneData $zones, private KitView $kits) {}
 
     /** @return list<array<string, mixed>> in order of their start; whole days first */
     public function of(Account $account, Zone $zone, int $day): array
@@ -49,11 +50,13 @@ final readonly class DayList
             // Whoever is asked to some dates only, or not to this one.
             ->filter(static fn(Occurrence $o): bool => $o->meeting->coordinator_id === $account->id || DateAsPlanned::of($o->meeting, $o->date_local)->asks($account->person_id));
 
-        return array_values($found->map(fn(Occurrence $o): array => $this->row($o, $zone))->all());
+        $links = $this->kits->links($found->map(static fn(Occurrence $o): Meeting => $o->meeting));
+
+        return array_values($found->map(fn(Occurrence $o): array => $this->row($o, $zone, $links[$o->meeting_id] ?? null))->all());
     }
 
     /** @return array<string, mixed> */
-    private function row(Occurrence $occurrence, Zone $zone): array
+    private function row(Occurrence $occurrence, Zone $zone, ?string $link): array
     {
         $meeting = $occurrence->meeting;
         $start = $occurrence->starts_at->getTimestamp();
@@ -74,7 +77,7 @@ final readonly class DayList
             'required' => $people->where('role', AttendeeRole::Required)->count(),
             'optional' => $people->where('role', AttendeeRole::Optional)->count(),
             'elsewhere' => $this->elsewhere($date, $zone, $start),
-            'link' => $meeting->join_mode->hasLink() ? $meeting->kit?->link : null,
+            'link' => $link,
             'place' => $date->place,
         ];
     }

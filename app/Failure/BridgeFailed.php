@@ -12,6 +12,12 @@ final class BridgeFailed extends Refusal
         return ($this->details['settled'] ?? false) === true;
     }
 
+    /** The same after something was done already. */
+    public function halfway(): self
+    {
+        return new self($this->errorCode, $this->status, $this->getMessage(), [...$this->details, 'settled' => false], $this);
+    }
+
     public static function silent(\Throwable $previous): self
     {
         return new self('bridge_silent', 503, __('failures.bridge_silent'), ['settled' => false], $previous);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Invitations;
 
 use App\HouseRules\OrganizerAddress;
+use App\Joining\GivenKit;
 use App\Planning\AgendaItem;
 use App\Planning\Attendee;
 use App\Planning\DateAsPlanned;
@@ -15,7 +16,6 @@ use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Invitations\Invitee;
 use Syndex\Core\Invitations\MeetingDate;
 use Syndex\Core\Invitations\MeetingSnapshot;
-use Syndex\Core\Joining\MeetingNumber;
 use Syndex\Core\Recurrence\MovedDates;
 use Syndex\Core\Time\WallTime;
 
@@ -46,7 +46,7 @@ final readonly class CoreMeeting
             summary: $meeting->title,
             description: self::description($told, $words ?? LetterWords::english(), $country ?? PhonesFor::country($told, null)),
             location: $place,
-            url: $kit?->link,
+            url: $kit === null ? null : GivenKit::under($kit, $told->room)->link,
             organizerAddress: $organizer,
             organizerName: $host->called(),
             sentBy: !$own && $meeting->coordinator->email !== $host->email ? $meeting->coordinator->email : null,
@@ -129,12 +129,13 @@ final readonly class CoreMeeting
         if ($kit === null || !$told->meeting->join_mode->hasKit()) {
             return '';
         }
+        $given = GivenKit::under($kit, $told->room);
         $phones = PhonesFor::of($told, $country, $words);
 
         return implode("\n", [
-            ...($told->meeting->join_mode->hasLink() ? [$words->say('join') . ': ' . $kit->link, $words->say('number_and_passcode', ['number' => MeetingNumber::of($kit->number)->format(), 'passcode' => $kit->passcode])] : []),
+            ...($told->meeting->join_mode->hasLink() ? [$words->say('join') . ': ' . $given->link, KitWords::typed($given, $words)] : []),
             ...array_map(static fn(array $phone): string => $words->say('by_phone') . ' ' . $phone['text'], $phones),
-            ...($phones === [] ? [] : [$words->say('then_pin', ['number' => $kit->number, 'pin' => $kit->pin])]),
+            ...($phones === [] ? [] : [KitWords::dialled($given, $words)]),
         ]);
     }
 }

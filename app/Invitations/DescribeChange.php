@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
-use App\Joining\JoiningKit;
+use App\Joining\GivenKit;
 use App\People\Clocks;
 use App\People\Person;
 use App\Planning\AgendaItem;
@@ -49,9 +49,9 @@ final readonly class DescribeChange
         foreach ([
             'title' => [$isTold(Change::Title), $was->title, $now->title],
             'place' => [$isTold(Change::Place), self::place($was), self::place($now)],
-            'join' => [$isTold(Change::Join), self::link($was), self::link($now)],
-            'passcode' => [$isTold(Change::Join, Change::Text), self::kit($was)?->passcode, self::kit($now)?->passcode],
-            'pin' => [$isTold(Change::Join, Change::Text), self::kit($was)?->pin, self::kit($now)?->pin],
+            'join' => [$isTold(Change::Join), self::link($before), self::link($after)],
+            'passcode' => [$isTold(Change::Join, Change::Text), self::kit($before)?->passcode, self::kit($after)?->passcode],
+            'pin' => [$isTold(Change::Join, Change::Text), self::kit($before)?->pin, self::kit($after)?->pin],
             'host' => [$isTold(Change::Organizer), $before->host()->called(), $after->host()->called()],
             'purpose' => [$isTold(Change::Text), $was->purpose, $now->purpose],
             'agenda' => [$isTold(Change::Text), self::agenda($was), self::agenda($now)],
@@ -270,14 +270,14 @@ final readonly class DescribeChange
         return $meeting->join_mode->needsPlace() ? $meeting->place : null;
     }
 
-    private static function kit(Meeting $meeting): ?JoiningKit
+    private static function kit(MeetingAsTold $told): ?GivenKit
     {
-        return $meeting->join_mode->hasKit() ? $meeting->kit : null;
+        return $told->meeting->join_mode->hasKit() && $told->meeting->kit !== null ? GivenKit::under($told->meeting->kit, $told->room) : null;
     }
 
-    private static function link(Meeting $meeting): ?string
+    private static function link(MeetingAsTold $told): ?string
     {
-        return $meeting->join_mode->hasLink() ? $meeting->kit?->link : null;
+        return $told->meeting->join_mode->hasLink() ? self::kit($told)?->link : null;
     }
 
     private static function sees(Meeting $meeting, LetterWords $words): string

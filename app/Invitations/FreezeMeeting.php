@@ -22,7 +22,7 @@ use Syndex\Core\Joining\RoomRules;
 /** Writes down a meeting as it is told, and brings it back just so, whatever became of it since. */
 final readonly class FreezeMeeting
 {
-    private const KIT = ['link', 'number', 'passcode', 'pin', 'dial_ins', 'bridge_id'];
+    private const KIT = ['link', 'open_link', 'number', 'passcode', 'pin', 'dial_ins', 'bridge_id'];
 
     private const PERSON = ['id', 'kind', 'name', 'email', 'zone', 'language', 'country'];
 

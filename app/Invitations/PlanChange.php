@@ -88,7 +88,7 @@ final readonly class PlanChange
     {
         $one = clone $is->meeting;
         $one->setRawAttributes([...$one->getAttributes(), 'uid' => $was->meeting->uid, 'address_token' => $was->meeting->address_token], true);
-        $told = Tell::of($this->core->of($was), $this->core->of(new MeetingAsTold($one, $is->organisation, $is->organizer)), Instant::ofSeconds(now()->getTimestamp()), false, Work::usual());
+        $told = Tell::of($this->core->of($was), $this->core->of(new MeetingAsTold($one, $is->organisation, $is->organizer, room: $is->room)), Instant::ofSeconds(now()->getTimestamp()), false, Work::usual());
 
         $differences = [];
         foreach ($told->messages as $message) {

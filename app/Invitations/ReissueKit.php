@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
-use App\Failure\BridgeFailed;
-use App\Failure\Decide;
 use App\Failure\NotNow;
+use App\Joining\JoiningKit;
 use App\Joining\MakeKit;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
@@ -21,21 +20,16 @@ final readonly class ReissueKit
     /** @param list<'passcode'|'pin'|'link'> $what */
     public function __invoke(Meeting $meeting, array $what): void
     {
-        try {
-            Decide::on(function () use ($meeting, $what): void {
-                $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
-                if ($meeting->status !== MeetingStatus::Sent || !$meeting->join_mode->hasKit() || $meeting->kit === null) {
-                    throw NotNow::locked($meeting->status->value);
-                }
-                if (Over::is($meeting)) {
-                    throw NotNow::over();
-                }
-                $this->makeKit->anew($meeting->room_of, $this->rooms->wanted($meeting), $what);
-            });
-        } catch (BridgeFailed $failed) {
-            MakeKit::settleLater($meeting->room_of, $failed);
+        MakeKit::decided($meeting->room_of, function () use ($meeting, $what): JoiningKit {
+            $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
+            if ($meeting->status !== MeetingStatus::Sent || !$meeting->join_mode->hasKit() || $meeting->kit === null) {
+                throw NotNow::locked($meeting->status->value);
+            }
+            if (Over::is($meeting)) {
+                throw NotNow::over();
+            }
 
-            throw $failed;
-        }
+            return $this->makeKit->anew($meeting->room_of, $this->rooms->wanted($meeting), $what);
+        });
     }
 }

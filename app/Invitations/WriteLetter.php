@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
+use App\Joining\GivenKit;
 use App\People\Clocks;
 use App\People\Person;
 use App\Planning\Attendee;
@@ -17,7 +18,6 @@ use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Invitations\Change;
 use Syndex\Core\Invitations\Message;
 use Syndex\Core\Invitations\Method;
-use Syndex\Core\Joining\MeetingNumber;
 use Syndex\Core\Recurrence\Expansion;
 use Syndex\Core\Recurrence\Series;
 use Syndex\Core\Sentence\Grammar;
@@ -203,7 +203,7 @@ final class WriteLetter
         $known = $own !== null;
         $host = $told->host();
         $asked = array_values(array_filter($meeting->everybody(), static fn(Attendee|DateAttendee $a): bool => $a->person_id === $person->id))[0] ?? null;
-        $kit = $meeting->join_mode->hasKit() ? $meeting->kit : null;
+        $kit = $meeting->join_mode->hasKit() && $meeting->kit !== null ? GivenKit::under($meeting->kit, $told->room) : null;
         $coordinator = $meeting->coordinator->person_id === $host->id ? null : $meeting->coordinator->person->called();
 
         return [
@@ -215,10 +215,8 @@ final class WriteLetter
             'needed' => $asked === null || $asked->person_id === $meeting->host_id ? null : $words->say($asked->role === AttendeeRole::Required ? 'required' : 'optional'),
             'kit' => $kit === null ? null : [
                 'link' => $meeting->join_mode->hasLink() ? $kit->link : null,
-                'number' => MeetingNumber::of($kit->number)->format(),
-                'digits' => $kit->number,
-                'passcode' => $kit->passcode,
-                'pin' => $kit->pin,
+                'typed' => KitWords::typed($kit, $words),
+                'dialled' => KitWords::dialled($kit, $words),
                 'phones' => PhonesFor::of($told, PhonesFor::country($told, $person), $words),
             ],
             'entry' => EntryWords::of($told, $person, $words),

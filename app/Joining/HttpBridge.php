@@ -30,11 +30,12 @@ final readonly class HttpBridge implements Bridge
         $response = $this->ask(static fn(PendingRequest $http): Response => $http->put('/rooms/' . rawurlencode($ref), ['title' => $wanted->title, 'passcode' => $passcode->text, 'pin' => $pin->digits, 'rules' => $wanted->rules(), ...($wanted->account === null ? [] : ['account' => $wanted->account])]));
         try {
             $said = $response->json();
-            if (self::text($said, 'id') === '' || preg_match('#\Ahttps?://\S{1,480}\z#', self::text($said, 'link')) !== 1) {
+            if (self::text($said, 'id') === '') {
                 throw BridgeFailed::nonsense();
             }
+            $openLink = self::text($said, 'open_link');
 
-            return new BridgeMeeting(mb_strimwidth(self::text($said, 'id'), 0, 64), self::text($said, 'link'), MeetingNumber::of(self::text($said, 'number')), self::dialIns($said));
+            return new BridgeMeeting(mb_strimwidth(self::text($said, 'id'), 0, 64), self::link(self::text($said, 'link')), MeetingNumber::of(self::text($said, 'number')), self::dialIns($said), $openLink === '' ? null : self::link($openLink));
         } catch (CoreException) {
             throw BridgeFailed::nonsense();
         }
@@ -75,6 +76,11 @@ final readonly class HttpBridge implements Bridge
         $numbers = is_array($said) && is_array($said['dial_ins'] ?? null) ? array_values($said['dial_ins']) : [];
 
         return array_map(static fn(mixed $n): DialIn => DialIn::of(self::text($n, 'country'), self::text($n, 'number'), is_array($n) && ($n['free'] ?? false) === true), $numbers);
+    }
+
+    private static function link(string $said): string
+    {
+        return preg_match('#\Ahttps?://\S{1,480}\z#', $said) === 1 ? $said : throw BridgeFailed::nonsense();
     }
 
     private static function text(mixed $from, string $key): string

@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $meeting_id
  * @property string $bridge_id
  * @property string $link
+ * @property ?string $open_link the same with the passcode in it; null: the bridge has none
  * @property string $number
  * @property string $passcode
  * @property string $pin
@@ -25,10 +26,10 @@ final class JoiningKit extends Model
 {
     protected $guarded = [];
 
-    protected $hidden = ['passcode', 'pin'];
+    protected $hidden = ['open_link', 'passcode', 'pin'];
 
     protected function casts(): array
     {
-        return ['passcode' => 'encrypted', 'pin' => 'encrypted', 'dial_ins' => 'array', 'closed_at' => 'immutable_datetime', 'unsettled_at' => 'immutable_datetime'];
+        return ['open_link' => 'encrypted', 'passcode' => 'encrypted', 'pin' => 'encrypted', 'dial_ins' => 'array', 'closed_at' => 'immutable_datetime', 'unsettled_at' => 'immutable_datetime'];
     }
 }

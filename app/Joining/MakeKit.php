@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Joining;
 
 use App\Failure\BridgeFailed;
+use App\Failure\Decide;
+use App\Failure\Refusal;
 use Syndex\Core\Joining\DialIn;
 use Syndex\Core\Joining\Passcode;
 use Syndex\Core\Joining\Pin;
@@ -12,11 +14,11 @@ use Syndex\Core\Joining\Randomness;
 use Syndex\Core\Joining\RoomSetting;
 
 /**
- * Gets a meeting its one-off kit from the bridge, or gives the kit it has another passcode. Within a transaction that holds the
- * meeting.
+ * Gets a meeting its one-off kit from the bridge, or gives the kit it has another passcode. Within {@see decided}, by a decision
+ * that holds the meeting.
  *
- * Whether the bridge did as asked is not sure where it does not answer: {@see settleLater} marks the kit, and the bridge is told
- * again what holds until it has said yes.
+ * Whether the bridge did as asked is not sure where it does not answer: the kit stays marked, and the bridge is told again what
+ * holds until it has said yes ({@see SettleRoom}).
  */
 final readonly class MakeKit
 {
@@ -42,11 +44,31 @@ final readonly class MakeKit
         return Passcode::made($this->randomness, (int) $wanted->rules->number(RoomSetting::PasscodeLength));
     }
 
-    /** To be called when the transaction has ended badly. */
-    public static function settleLater(string $meetingId, BridgeFailed $failed): void
+    /**
+     * Runs a decision in which the bridge is asked. The kit is marked before that, in a write of its own, and the mark is taken away
+     * where it is sure that bridge and kit agree: so not even a process that dies in between leaves a passcode that does not hold.
+     *
+     * @param  \Closure(): JoiningKit  $decision  safe to run again from its beginning
+     */
+    public static function decided(string $meetingId, \Closure $decision): JoiningKit
     {
-        if (!$failed->didNothing()) {
-            SettleRoom::unsure($meetingId);
+        $isMarked = JoiningKit::query()->where('meeting_id', $meetingId)->whereNull('unsettled_at')->update(['unsettled_at' => now()]) > 0;
+        $isSure = false;
+        try {
+            $kit = Decide::on($decision);
+            $isSure = true;
+
+            return $kit;
+        } catch (Refusal $refused) {
+            $isSure = !$refused instanceof BridgeFailed || $refused->didNothing();
+
+            throw $refused;
+        } finally {
+            if (!$isSure) {
+                SettleRoom::unsure($meetingId);
+            } elseif ($isMarked) {
+                JoiningKit::query()->where('meeting_id', $meetingId)->update(['unsettled_at' => null]);
+            }
         }
     }
 
@@ -64,6 +86,7 @@ final readonly class MakeKit
             'meeting_id' => $meetingId,
             'bridge_id' => $room->id,
             'link' => $room->link,
+            'open_link' => $room->openLink,
             'number' => $room->number->digits,
             'passcode' => $passcode->text,
             'pin' => $pin->digits,
@@ -84,7 +107,7 @@ final readonly class MakeKit
     {
         $was = [$kit->link, $kit->number, $kit->passcode, $kit->pin];
         $kit->update([
-            'bridge_id' => $room->id, 'link' => $room->link, 'number' => $room->number->digits, 'dial_ins' => self::dialIns($room), 'passcode' => $passcode->text, 'pin' => $pin->digits,
+            'bridge_id' => $room->id, 'link' => $room->link, 'open_link' => $room->openLink, 'number' => $room->number->digits, 'dial_ins' => self::dialIns($room), 'passcode' => $passcode->text, 'pin' => $pin->digits,
             'unsettled_at' => null, 'told' => $wanted->mark(), 'closed_at' => null,
         ]);
         if ($was !== [$kit->link, $kit->number, $kit->passcode, $kit->pin]) {
@@ -102,12 +125,17 @@ final readonly class MakeKit
     public function anew(string $meetingId, RoomWanted $wanted, array $what): JoiningKit
     {
         $kit = self::kept($meetingId) ?? throw new \LogicException("Meeting $meetingId has no kit.");
-        if (in_array('link', $what, true)) {
-            // A closed room's name opens another room.
-            $this->bridge->close(RoomRef::of($meetingId));
+        $change = fn(): JoiningKit => $this->changed($kit, $wanted, in_array('passcode', $what, true) ? $this->fresh($wanted) : Passcode::typed($kit->passcode), in_array('pin', $what, true) ? Pin::made($this->randomness) : null);
+        if (!in_array('link', $what, true)) {
+            return $change();
         }
-
-        return $this->changed($kit, $wanted, in_array('passcode', $what, true) ? $this->fresh($wanted) : Passcode::typed($kit->passcode), in_array('pin', $what, true) ? Pin::made($this->randomness) : null);
+        // A closed room's name opens another room.
+        $this->bridge->close(RoomRef::of($meetingId));
+        try {
+            return $change();
+        } catch (BridgeFailed $failed) {
+            throw $failed->halfway();
+        }
     }
 
     /** @return list<array{country: string, number: string, free: bool}> */

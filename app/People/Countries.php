@@ -17,6 +17,12 @@ final class Countries
         return isset(self::all()[$code]);
     }
 
+    /** The code itself, where nobody knows it. */
+    public static function named(string $code): string
+    {
+        return self::all()[$code] ?? $code;
+    }
+
     /** @return array<string, string> names by code, in their order */
     public static function all(): array
     {

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\Failure\BridgeFailed;
-use App\Failure\Decide;
 use App\Failure\NotNow;
 use App\Joining\JoiningKit;
 use App\Joining\MakeKit;
@@ -55,19 +54,13 @@ final readonly class GiveKit
     /** @param \Closure(Meeting): JoiningKit $decision */
     private function decided(Meeting $meeting, \Closure $decision): JoiningKit
     {
-        try {
-            return Decide::on(static function () use ($meeting, $decision): JoiningKit {
-                $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
-                if (!$meeting->status->isEditable()) {
-                    throw NotNow::locked($meeting->status->value);
-                }
+        return MakeKit::decided($meeting->room_of, static function () use ($meeting, $decision): JoiningKit {
+            $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
+            if (!$meeting->status->isEditable()) {
+                throw NotNow::locked($meeting->status->value);
+            }
 
-                return $decision($meeting);
-            });
-        } catch (BridgeFailed $failed) {
-            MakeKit::settleLater($meeting->room_of, $failed);
-
-            throw $failed;
-        }
+            return $decision($meeting);
+        });
     }
 }

@@ -46,7 +46,7 @@ use Illuminate\Support\Collection;
  * @property ?list<array{string, string}> $moved_local which added date stands in for which dropped one
  * @property JoinMode $join_mode
  * @property ?string $place
- * @property ?array{settings?: array<string, mixed>, coHosts?: list<string>, account?: ?string, reason?: ?string} $room what was chosen for it: {@see RoomChoices}
+ * @property ?array{settings?: array<string, mixed>, coHosts?: list<string>, presenters?: list<string>, account?: ?string, reason?: ?string} $room what was chosen for it: {@see RoomChoices}
  * @property ?bool $hides_people whether its people are hidden from each other; null: as usual with whoever is invited
  * @property ?int $reminder_minutes minutes ahead at which calendars remind; null: they do not
  * @property 'public'|'private'|'confidential' $calendar_class

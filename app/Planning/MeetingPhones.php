@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\People\Countries;
 use App\People\Whereabouts;
 use Syndex\Core\Joining\DialIn;
 use Syndex\Core\Joining\DialInChoice;
@@ -15,12 +16,11 @@ use Syndex\Core\Time\ZoneCountries;
 /** The telephone numbers of a meeting: of all that the bridge has, those that its people need. */
 final readonly class MeetingPhones
 {
-    public function __construct(private Whereabouts $whereabouts, private RoomOf $rooms) {}
+    public function __construct(private Whereabouts $whereabouts) {}
 
-    /** @return list<array{country: string, number: string, uri: string}> as people abroad read them */
-    public function of(Meeting $meeting): array
+    /** @return list<array{country: string, number: string, uri: string}> as people abroad read them, each with the country by name */
+    public function of(Meeting $meeting, RoomRules $rules): array
     {
-        $rules = $this->rooms->rules($meeting);
         if (!self::areGiven($meeting, $rules)) {
             return [];
         }
@@ -30,7 +30,7 @@ final readonly class MeetingPhones
         $given = [];
         foreach ($chosen as $one) {
             foreach ($one->numbers as $number) {
-                $given[$number->number] = ['country' => $number->country, 'number' => PhoneText::of($number->number), 'uri' => $number->uri()];
+                $given[$number->number] = ['country' => Countries::named($number->country), 'number' => PhoneText::of($number->number), 'uri' => $number->uri()];
             }
         }
 

@@ -20,21 +20,56 @@ final readonly class RoomOf
 
     public function policy(?string $hostId): RoomPolicy
     {
-        $teams = $hostId === null ? [] : Person::query()->find($hostId)?->teams()->whereNotNull('room')->orderBy('name_key')->get()->all() ?? [];
+        return $this->policies([$hostId])[$hostId ?? ''];
+    }
 
-        return new RoomPolicy([$this->house->room(), ...array_map(static fn(Team $team): RoomSource => RoomSource::read($team->name, $team->room), array_values($teams))]);
+    /**
+     * @param  list<?string>  $hostIds
+     * @return array<string, RoomPolicy> by host, of no host under the empty text
+     */
+    private function policies(array $hostIds): array
+    {
+        $house = $this->house->room();
+        $policies = [];
+        foreach ($hostIds as $hostId) {
+            $policies[$hostId ?? ''] = new RoomPolicy([$house]);
+        }
+        $hosts = Person::query()->whereIn('id', array_unique(array_filter($hostIds)))->with(['teams' => static fn($teams) => $teams->whereNotNull('room')->orderBy('name_key')])->get();
+        foreach ($hosts as $host) {
+            $policies[$host->id] = new RoomPolicy([$house, ...array_values($host->teams->map(static fn(Team $team): RoomSource => RoomSource::read($team->name, $team->room))->all())]);
+        }
+
+        return $policies;
     }
 
     public function rules(Meeting $meeting): RoomRules
     {
-        return $this->policy($meeting->host_id)->rules(RoomChoices::of($meeting)->settings);
+        return $this->rulesOf([$meeting])[$meeting->id];
+    }
+
+    /**
+     * @param  iterable<Meeting>  $meetings
+     * @return array<string, RoomRules> by meeting
+     */
+    public function rulesOf(iterable $meetings): array
+    {
+        $meetings = array_values([...$meetings]);
+        $policies = $this->policies(array_map(static fn(Meeting $m): ?string => $m->host_id, $meetings));
+        $rules = [];
+        foreach ($meetings as $meeting) {
+            $rules[$meeting->id] = $policies[$meeting->host_id ?? '']->rules(RoomChoices::of($meeting)->settings);
+        }
+
+        return $rules;
     }
 
     public function wanted(Meeting $meeting): RoomWanted
     {
         $choices = RoomChoices::of($meeting);
-        $coHosts = $choices->coHosts === [] ? [] : $meeting->attendees()->with('person')->whereIn('person_id', $choices->coHosts)->get()->map(static fn(Attendee $a): string => $a->person->email)->all();
+        $named = [...$choices->coHosts, ...$choices->presenters];
+        $addresses = $named === [] ? [] : $meeting->attendees()->with('person')->whereIn('person_id', $named)->get()->mapWithKeys(static fn(Attendee $a): array => [$a->person_id => $a->person->email])->all();
+        $of = static fn(array $ids): array => array_values(array_intersect_key($addresses, array_flip($ids)));
 
-        return new RoomWanted($meeting->title, $this->rules($meeting), array_values($coHosts), $choices->account === null ? null : $this->offers->account($choices->account)?->id);
+        return new RoomWanted($meeting->title, $this->rules($meeting), $of($choices->coHosts), $of($choices->presenters), $choices->account === null ? null : $this->offers->account($choices->account)?->id);
     }
 }

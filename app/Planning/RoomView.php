@@ -25,6 +25,7 @@ use Syndex\Core\Joining\RoomConflicts;
 use Syndex\Core\Joining\RoomRules;
 use Syndex\Core\Joining\RoomSetting;
 use Syndex\Core\Joining\WayIn;
+use Syndex\Core\Time\WallTime;
 
 /** The room of a sheet: its settings and who locks them, what becomes of each at the door, what does not go together, and the telephones. */
 final readonly class RoomView
@@ -38,6 +39,9 @@ final readonly class RoomView
 
     /** Of the picture, beyond the last moment at which something changes. */
     private const MARGIN = 5;
+
+    /** Minutes around the start for which the clock is told: wherever the host may be taken to come. */
+    private const CLOCKS = 180;
 
     /** Somebody to whom the link was handed on. */
     private const STRANGER = '';
@@ -65,6 +69,7 @@ final readonly class RoomView
             'from' => $from,
             'until' => $until,
             'hostComes' => $hostComes,
+            'clocks' => self::clocks($sheet),
             'groups' => self::groups($expected, $forecast, $from, $until),
             'sum' => self::sum($expected, $forecast, max(0, $hostComes)),
             'conflicts' => array_map(self::conflict(...), (new RoomConflicts($rules, $expected, $hostComes, $account, $sheet->durationMinutes))->all()),
@@ -86,7 +91,7 @@ final readonly class RoomView
         return [
             'kind' => $conflict->kind->value,
             'people' => $conflict->people,
-            'facts' => (object) [...$conflict->facts, ...($country === null ? [] : ['place' => self::country((string) $country)])],
+            'facts' => (object) [...$conflict->facts, ...($country === null ? [] : ['place' => Countries::named((string) $country)])],
             'ways' => array_map(static fn(array $way): object => (object) $way, $conflict->ways),
         ];
     }
@@ -124,6 +129,14 @@ final readonly class RoomView
         ];
     }
 
+    /** @return array{from: int, shown: list<string>} what the clock of the meeting shows, minute by minute, on its first date */
+    private static function clocks(Sheet $sheet): array
+    {
+        $start = $sheet->zone->toUtc($sheet->series->start->seconds);
+
+        return ['from' => -self::CLOCKS, 'shown' => array_map(static fn(int $minute): string => substr(WallTime::ofSeconds($sheet->zone->toWall($start + $minute * 60))->format(), 11, 5), range(-self::CLOCKS, self::CLOCKS))];
+    }
+
     /** @return array<string, array<string, mixed>> */
     private static function settings(RoomPolicy $policy, RoomRules $rules, RoomChoices $choices, ?BridgeAccount $account): array
     {
@@ -157,7 +170,7 @@ final readonly class RoomView
         $groups = [];
         foreach ([...$expected, new Expected(self::STRANGER, ArrivesAs::Stranger, WayIn::Link, false, null)] as $person) {
             $key = "{$person->who->value} {$person->country} " . ($person->signedIn ? 'in' : '');
-            $groups[$key] ??= ['people' => [], 'who' => $person->who->value, 'signedIn' => $person->signedIn, 'country' => $person->country === null ? null : self::country($person->country), 'stretches' => array_map(static fn(EntryStretch $s): array => ['from' => $s->from, 'until' => $s->until, 'outcome' => $s->outcome->value, 'reason' => $s->reason->value], $forecast->of($person, $from, $until))];
+            $groups[$key] ??= ['people' => [], 'who' => $person->who->value, 'signedIn' => $person->signedIn, 'country' => $person->country === null ? null : Countries::named($person->country), 'stretches' => array_map(static fn(EntryStretch $s): array => ['from' => $s->from, 'until' => $s->until, 'outcome' => $s->outcome->value, 'reason' => $s->reason->value], $forecast->of($person, $from, $until))];
             if ($person->id !== self::STRANGER) {
                 $groups[$key]['people'][] = $person->id;
             }
@@ -207,18 +220,13 @@ final readonly class RoomView
         return [
             'phones' => array_map(static fn(ChosenCountry $c): array => [
                 'country' => $c->country,
-                'name' => self::country($c->country),
-                'from' => $c->from === $c->country ? null : self::country($c->from),
+                'name' => Countries::named($c->country),
+                'from' => $c->from === $c->country ? null : Countries::named($c->from),
                 'numbers' => array_map(static fn(DialIn $d): array => ['text' => $c->from === $c->country ? PhoneText::national($d->number) : PhoneText::of($d->number), 'uri' => $d->uri(), 'free' => $d->free], $c->numbers),
                 'people' => $c->people,
             ], $chosen),
             'nowhere' => array_map(strval(...), array_keys(array_filter($countries, is_null(...)))),
-            'numberCountries' => array_map(static fn(string $code): array => ['code' => $code, 'name' => self::country($code)], $offered),
+            'numberCountries' => array_map(static fn(string $code): array => ['code' => $code, 'name' => Countries::named($code)], $offered),
         ];
-    }
-
-    private static function country(string $code): string
-    {
-        return Countries::all()[$code] ?? $code;
     }
 }

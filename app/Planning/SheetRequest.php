@@ -50,10 +50,12 @@ class SheetRequest extends SeriesRequest
             'choices.categories.*' => ['required', 'string', 'max:60', 'regex:/\\A[^\\x00-\\x1F]+\\z/u'],
             'choices.takesNoTime' => ['required_with:choices', 'boolean'],
             'choices.notForwarded' => ['required_with:choices', 'boolean'],
-            'room' => ['sometimes', 'array:settings,coHosts,account,reason'],
+            'room' => ['sometimes', 'array:settings,coHosts,presenters,account,reason'],
             'room.settings' => ['present_with:room', 'array', RoomEntry::settings(...)],
             'room.coHosts' => ['present_with:room', 'array', 'list', 'max:100'],
             'room.coHosts.*' => ['bail', 'required', 'string', 'max:26'],
+            'room.presenters' => ['sometimes', 'array', 'list', 'max:100'],
+            'room.presenters.*' => ['bail', 'required', 'string', 'max:26'],
             'room.reason' => ['sometimes', 'nullable', 'string', 'max:200'],
             'room.account' => ['present_with:room', 'nullable', 'string', 'max:40'],
             ...parent::rules(),
@@ -117,10 +119,12 @@ class SheetRequest extends SeriesRequest
     private function room(): RoomChoices
     {
         $asked = array_column((array) $this->input('attendees'), 'personId');
+        $people = fn(string $field): array => array_values(array_unique(array_filter((array) $this->input($field, []), static fn(mixed $id): bool => in_array($id, $asked, true))));
 
         return new RoomChoices(
             (array) $this->input('room.settings', []),
-            array_values(array_unique(array_filter((array) $this->input('room.coHosts', []), static fn(mixed $id): bool => in_array($id, $asked, true)))),
+            $people('room.coHosts'),
+            $people('room.presenters'),
             $this->input('room.account'),
             trim((string) $this->input('room.reason')) === '' ? null : trim((string) $this->input('room.reason')),
         );

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
-use App\Joining\KitResource;
 use App\People\PersonResource;
 use App\People\ViewerClock;
 use Illuminate\Http\Request;
@@ -14,7 +13,7 @@ use Syndex\Core\Time\WallTime;
 /** A meeting as the sheet and its own page show it. */
 final readonly class SheetView
 {
-    public function __construct(private MeetingSeries $series, private SeriesView $seriesView, private ViewerClock $clock, private MeetingPhones $phones) {}
+    public function __construct(private MeetingSeries $series, private SeriesView $seriesView, private ViewerClock $clock, private KitView $kits) {}
 
     /**
      * @param  bool  $forPlanning  whether it is for somebody who plans: how its room is settled, and from what it began, concerns nobody else
@@ -59,7 +58,7 @@ final readonly class SheetView
             'room' => ($forPlanning ? RoomChoices::of($meeting) : new RoomChoices())->wire(),
             'blueprint' => !$forPlanning || $meeting->blueprint === null ? null : ['id' => $meeting->blueprint->id, 'name' => $meeting->blueprint->name, 'differs' => BlueprintContent::differs($meeting->blueprint->content, $meeting)],
             'joinMode' => $meeting->join_mode->value,
-            'kit' => $withKit && $meeting->kit !== null ? [...(new KitResource($meeting->kit))->toArray($request), 'dialIns' => $this->phones->of($meeting)] : null,
+            'kit' => $withKit ? $this->kits->of($meeting) : null,
             'changeOf' => $meeting->changes_id,
             'splitFrom' => $meeting->split_local?->format('Y-m-d\TH:i:s'),
             'earlierId' => $meeting->split_from_id,

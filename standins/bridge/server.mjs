@@ -52,10 +52,11 @@ function freshNumber() {
   }
 }
 
-const described = ({ id, title, link, number, closed, rules, account }) => ({
+const described = ({ id, title, link, passcode, number, closed, rules, account }) => ({
   id,
   title,
   link,
+  open_link: `${link}?p=${passcode}`,
   number,
   closed,
   rules: rules ?? {},

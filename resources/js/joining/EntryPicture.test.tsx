@@ -18,17 +18,9 @@ const group = (over: Partial<Group> = {}): Group => ({
 
 const shown = (groups: Group[], setHostComes = vi.fn()) => {
   const settings = { doors: { value: 10 }, lock: { value: null } } as unknown as Room['settings'];
-  const room = { groups, from: -15, until: 30, settings } as unknown as Room;
-  render(
-    <EntryPicture
-      room={room}
-      startLocal="2026-12-08T15:30:00"
-      city="Nairobi"
-      nameOf={(id) => id}
-      hostComes={0}
-      setHostComes={setHostComes}
-    />,
-  );
+  const clocks = { from: -15, shown: Array.from({ length: 46 }, (_, at) => `15:${15 + at}`) };
+  const room = { groups, from: -15, until: 30, settings, clocks } as unknown as Room;
+  render(<EntryPicture room={room} city="Nairobi" nameOf={(id) => id} hostComes={0} setHostComes={setHostComes} />);
   return setHostComes;
 };
 

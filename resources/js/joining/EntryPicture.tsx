@@ -21,7 +21,6 @@ const TINY = 0.09;
 
 type PictureProps = {
   room: Room;
-  startLocal: string;
   city: string;
   nameOf: (id: string) => string;
   hostComes: number;
@@ -31,7 +30,7 @@ type PictureProps = {
 type Row = { key: string; name: string; group: Group };
 
 /** What will happen to each who comes, by the minute: each a row, the start of the meeting and the coming of the host as lines through all. */
-export function EntryPicture({ room, startLocal, city, nameOf, hostComes, setHostComes }: PictureProps) {
+export function EntryPicture({ room, city, nameOf, hostComes, setHostComes }: PictureProps) {
   const { t } = useTranslation();
   const track = useRef<HTMLDivElement>(null);
   const { from, until, groups } = room;
@@ -53,7 +52,7 @@ export function EntryPicture({ room, startLocal, city, nameOf, hostComes, setHos
     hostComes === 0
       ? t('entryRules.picture.atStart')
       : t(hostComes < 0 ? 'entryRules.picture.ahead' : 'entryRules.picture.after', { count: Math.abs(hostComes) });
-  const spoken = t('entryRules.picture.hostAt', { clock: clockAt(startLocal, hostComes), minutes: away });
+  const spoken = t('entryRules.picture.hostAt', { clock: clockAt(room, hostComes), minutes: away });
   const move = (minutes: number) => setHostComes(Math.max(-60, Math.min(120, Math.round(minutes))));
   const keys = (event: KeyboardEvent) => {
     const by = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1, PageDown: -5, PageUp: 5 }[event.key];
@@ -94,7 +93,7 @@ export function EntryPicture({ room, startLocal, city, nameOf, hostComes, setHos
             onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
             onPointerMove={drag}
           >
-            {clockAt(startLocal, hostComes)}
+            {clockAt(room, hostComes)}
           </div>
         </div>
         <ul className="col-span-2 grid grid-cols-subgrid">
@@ -105,7 +104,7 @@ export function EntryPicture({ room, startLocal, city, nameOf, hostComes, setHos
               </p>
               <p className="sr-only">
                 {group.stretches
-                  .map((one) => t('entryRules.picture.stretch', { clock: clockAt(startLocal, one.from), what: stretchWords(t, one) }))
+                  .map((one) => t('entryRules.picture.stretch', { clock: clockAt(room, one.from), what: stretchWords(t, one) }))
                   .join('; ')}
               </p>
               <div aria-hidden className="relative h-8">
@@ -139,7 +138,7 @@ export function EntryPicture({ room, startLocal, city, nameOf, hostComes, setHos
               className={`absolute top-0.5 ${index === 0 ? '' : index === ticks.length - 1 ? '-translate-x-full' : '-translate-x-1/2'}`}
               style={{ left: share(at) }}
             >
-              {clockAt(startLocal, at)}
+              {clockAt(room, at)}
             </span>
           ))}
         </div>

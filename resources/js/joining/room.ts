@@ -42,11 +42,12 @@ export const SETTINGS = Object.keys(values) as Setting[];
 export const roomChoicesShape = z.object({
   settings: someSettingsShape,
   coHosts: z.array(z.string()),
+  presenters: z.array(z.string()),
   account: z.nullable(z.string()),
   reason: z.nullable(z.string()),
 });
 export type RoomChoices = z.infer<typeof roomChoicesShape>;
-export const noChoices: RoomChoices = { settings: {}, coHosts: [], account: null, reason: null };
+export const noChoices: RoomChoices = { settings: {}, coHosts: [], presenters: [], account: null, reason: null };
 
 /** How a setting stands: who locks it (null: the house), whether it was chosen, whether the bridge can do it. */
 const standing = <T extends z.ZodMiniType>(value: T) =>
@@ -131,6 +132,8 @@ export const roomShape = z.object({
   from: z.number(),
   until: z.number(),
   hostComes: z.number(),
+  /** What the clock of the meeting shows, from so many minutes from its start on, a text a minute. */
+  clocks: z.object({ from: z.number(), shown: z.array(z.string()) }),
   groups: z.array(groupShape),
   sum: z.object({ at: z.number(), in: z.number(), of: z.number(), letIn: z.array(z.string()), refused: z.array(z.string()) }),
   conflicts: z.array(conflictShape),

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
 import { i18next } from '../lib/i18n';
 import type { Group, Stretch } from './room';
-import { aboutWords, clockAt, heldBy, LOBBIES, lobbyOf, stretchWords, summaryWords, wayWords } from './words';
+import { aboutWords, heldBy, LOBBIES, lobbyOf, stretchWords, summaryWords, wayWords } from './words';
 
 const { t } = i18next;
 
@@ -63,8 +63,4 @@ it.each([
   [{ beforeHost: 'lobby' as const }, {}, 'Everybody waits until the host comes'],
 ])('names what %o would change', (way, facts, words) => {
   expect(wayWords(t, way, facts)).toBe(words);
-});
-
-it('reads the clock of the meeting around midnight', () => {
-  expect([clockAt('2026-12-08T00:05:00', -10), clockAt('2026-12-08T23:55:00', 10)]).toEqual(['23:55', '00:05']);
 });

@@ -1,6 +1,6 @@
 import type { TFunction } from 'i18next';
 import '../lib/i18nRoom';
-import type { Group, Settings, SomeSettings, Stretch } from './room';
+import type { Group, Room, Settings, SomeSettings, Stretch } from './room';
 
 /** The choices of whom the lobby holds, as one word each. */
 export const LOBBIES = ['none', 'guests', 'not_signed_in', 'both', 'everyone'] as const;
@@ -73,7 +73,4 @@ export function wayWords(t: TFunction, way: SomeSettings, facts: Record<string, 
 }
 
 /** What the clock of the meeting shows so many minutes from its start, "15:20". */
-export function clockAt(startLocal: string, minutes: number): string {
-  const at = new Date(Date.parse(`${startLocal}Z`) + minutes * 60_000);
-  return at.toISOString().slice(11, 16);
-}
+export const clockAt = ({ clocks }: Pick<Room, 'clocks'>, minutes: number): string => clocks.shown[minutes - clocks.from] ?? '';

@@ -62,6 +62,7 @@ export const enRoom = {
       mark: 'The viewer’s name is',
       renaming: 'People',
       coHosts: 'Beside the host it is run by',
+      presenters: 'something is presented by',
       account: 'Held on the account',
     },
     label: {
@@ -89,6 +90,7 @@ export const enRoom = {
       nameMark: 'The viewer’s name over the picture',
       renaming: 'Changing names',
       coHosts: 'Co-hosts',
+      presenters: 'Presenters',
       account: 'Account of the bridge',
       phonesAlso: 'Numbers of more countries',
       phonesNot: 'Countries left out',
@@ -177,8 +179,8 @@ export const enRoom = {
     screens: {
       hosts: 'hosts',
       hostsMeans: 'And co-hosts.',
-      presenters: 'hosts and speakers',
-      presentersMeans: 'Those who speak to an item of the agenda.',
+      presenters: 'hosts and presenters',
+      presentersMeans: 'Those who are named as presenters, under Who runs it.',
       everyone: 'everybody',
       everyoneMeans: 'One after the other.',
     },
@@ -320,8 +322,9 @@ export const enRoom = {
       nowhere: 'Nobody knows where {{names}} are: they are given the numbers of the meeting’s place.',
       none: 'Nobody needs a number yet.',
       pin: 'The PIN {{pin}} is the same for all.',
-      count_one: 'Phones in {{count}} country; PIN {{pin}}',
-      count_other: 'Phones in {{count}} countries; PIN {{pin}}',
+      pinToo: 'PIN {{pin}}',
+      count_one: 'Phones in {{count}} country',
+      count_other: 'Phones in {{count}} countries',
     },
   },
 };

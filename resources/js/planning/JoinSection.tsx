@@ -29,6 +29,7 @@ export function JoinSection({ sheet, change, meeting, room, open }: JoinSectionP
   const field = useRef<HTMLInputElement>(null);
   const online = hasKit(sheet.joinMode);
   const link = sheet.joinMode !== 'phone';
+  const asks = room.values?.passcode !== false;
   const make = useMutation({
     // Without a word, the kit it has or one made now; else another passcode, typed or made up.
     mutationFn: (typed: string | null) =>
@@ -103,9 +104,14 @@ export function JoinSection({ sheet, change, meeting, room, open }: JoinSectionP
             >
               {kit.passcode}
             </button>{' '}
-            <span className="text-note text-muted">{t(`join.strength.${kit.strength.is}`, { count: kit.strength.bits })}</span>
+            <span className="text-note text-muted">
+              {asks ? t(`join.strength.${kit.strength.is}`, { count: kit.strength.bits }) : t('join.notAsked')}
+            </span>
           </p>
-          <p className="text-note text-muted">{t('entryRules.phones.count', { count: room.data?.phones.length ?? 0, pin: kit.pin })}</p>
+          <p className="text-note text-muted">
+            {t('entryRules.phones.count', { count: room.data?.phones.length ?? 0 })}
+            {asks && `; ${t('entryRules.phones.pinToo', { pin: kit.pin })}`}
+          </p>
           {!kit.settled && (
             <p role="status" className="font-semibold text-odd">
               {t('join.unsettled')}

@@ -147,13 +147,31 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
               <>
                 {meeting.joinMode !== 'phone' && <p className="break-all">{meeting.kit.link}</p>}
                 <p hidden={meeting.joinMode === 'phone'}>
-                  {t('join.number', { number: meeting.kit.number })}, {t('join.passcode')} <strong>{meeting.kit.passcode}</strong>
+                  {t('join.number', { number: meeting.kit.number })}
+                  {meeting.kit.asksPasscode && (
+                    <>
+                      , {t('join.passcode')} <strong>{meeting.kit.passcode}</strong>
+                    </>
+                  )}
                 </p>
-                {meeting.kit.dialIns.map((dialIn) => (
-                  <p key={dialIn.uri}>
-                    {dialIn.country} <a href={dialIn.uri}>{dialIn.number}</a>, {t('join.pin', { pin: meeting.kit?.pin })}
+                {meeting.kit.dialIns.length > 0 && (
+                  <p className="mt-1">
+                    {t(meeting.kit.asksPasscode ? 'join.byPhone' : 'join.byPhoneOpen', {
+                      number: meeting.kit.number,
+                      pin: meeting.kit.pin,
+                    })}
                   </p>
-                ))}
+                )}
+                <ul className="grid grid-cols-[max-content_1fr] gap-x-4">
+                  {meeting.kit.dialIns.map((dialIn) => (
+                    <li key={dialIn.uri} className="col-span-2 grid grid-cols-subgrid">
+                      <a href={dialIn.uri} className="tabular-nums">
+                        {dialIn.number}
+                      </a>
+                      <span className="text-muted">{dialIn.country}</span>
+                    </li>
+                  ))}
+                </ul>
               </>
             )}
             {(meeting.joinMode === 'in_person' || meeting.joinMode === 'both') && <p>{meeting.place || t('meeting.noPlace')}</p>}

@@ -268,7 +268,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
             )}
           </div>
           {isRoom ? (
-            <RoomArea room={room} sheet={sheet} city={planned?.zoneCity ?? meeting.zoneCity} kit={meeting.kit} nameOf={nameOf} />
+            <RoomArea room={room} city={planned?.zoneCity ?? meeting.zoneCity} kit={meeting.kit} nameOf={nameOf} />
           ) : (
             <BoardArea
               meetingId={meeting.id}
@@ -290,7 +290,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
         <footer className="sticky bottom-0 z-20 flex flex-wrap items-center justify-between gap-x-6 gap-y-2 border-t border-line bg-sheet px-5 py-2">
           <p aria-live="polite" className="min-w-0 flex-1 basis-64">
             {isRoom ? (
-              room.data && <RoomSum room={room.data} startLocal={sheet.startLocal} nameOf={nameOf} />
+              room.data && <RoomSum room={room.data} nameOf={nameOf} />
             ) : times.open && told && times.marked ? (
               <>
                 <strong>{t('fits.marked', { what: whatOf(t, told, times.marked) })}</strong>{' '}

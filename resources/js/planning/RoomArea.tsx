@@ -4,13 +4,12 @@ import { EntryPicture } from '../joining/EntryPicture';
 import { RoomPhones } from '../joining/RoomPhones';
 import { ErrorNote } from '../ui/ErrorNote';
 import type { Kit } from './meetings';
-import type { Sheet } from './sheet';
 import type { RoomState } from './useRoom';
 
-type RoomAreaProps = { room: RoomState; sheet: Sheet; city: string; kit: Kit | null; nameOf: (id: string) => string };
+type RoomAreaProps = { room: RoomState; city: string; kit: Kit | null; nameOf: (id: string) => string };
 
 /** Beside the sentences of a room: what they do to each, and the ways in by phone. */
-export function RoomArea({ room, sheet, city, kit, nameOf }: RoomAreaProps) {
+export function RoomArea({ room, city, kit, nameOf }: RoomAreaProps) {
   const { t } = useTranslation();
   return (
     <div className="min-w-0 flex-1 overflow-y-auto px-5 py-3">
@@ -18,15 +17,8 @@ export function RoomArea({ room, sheet, city, kit, nameOf }: RoomAreaProps) {
       {!room.data && !room.query.isError && <p role="status">{t('entryRules.working')}</p>}
       {room.data && (
         <>
-          <EntryPicture
-            room={room.data}
-            startLocal={sheet.startLocal}
-            city={city}
-            nameOf={nameOf}
-            hostComes={room.hostComes}
-            setHostComes={room.setHostComes}
-          />
-          <RoomPhones room={room.data} pin={kit?.pin ?? null} nameOf={nameOf} set={room.set} />
+          <EntryPicture room={room.data} city={city} nameOf={nameOf} hostComes={room.hostComes} setHostComes={room.setHostComes} />
+          <RoomPhones room={room.data} pin={room.values?.passcode ? (kit?.pin ?? null) : null} nameOf={nameOf} set={room.set} />
         </>
       )}
     </div>

@@ -61,7 +61,8 @@ export function RoomPanel({ room, sheet, nameOf }: RoomPanelProps) {
       </Part>
       <Part title={t('entryRules.runs')}>
         <p>
-          {t('entryRules.say.coHosts')} <CoHostsWord sheet={sheet} set={room.setCoHosts} />.
+          {t('entryRules.say.coHosts')} <PeopleWord as="coHosts" sheet={sheet} set={room.setPeople} />; {t('entryRules.say.presenters')}{' '}
+          <PeopleWord as="presenters" sheet={sheet} set={room.setPeople} />.
         </p>
         {data.accounts.length > 0 && (
           <p>
@@ -108,23 +109,26 @@ function Part({ title, children }: { title: string; children: React.ReactNode })
   );
 }
 
-function CoHostsWord({ sheet, set }: { sheet: Sheet; set: (ids: string[]) => void }) {
+type PeopleWordProps = { as: 'coHosts' | 'presenters'; sheet: Sheet; set: RoomState['setPeople'] };
+
+/** Those of the attendees who have a part of their own in the room. */
+function PeopleWord({ as, sheet, set }: PeopleWordProps) {
   const { t } = useTranslation();
   const others = sheet.attendees.filter(({ person }) => person.id !== sheet.hostId);
-  const chosen = new Set(sheet.room.coHosts);
+  const chosen = new Set(sheet.room[as]);
   const names = others.filter(({ person }) => chosen.has(person.id)).map(({ person }) => called(person));
   return (
-    <Word label={t('entryRules.label.coHosts')} text={names.length > 0 ? listed(names) : t('entryRules.nobody')} className="font-semibold">
+    <Word label={t(`entryRules.label.${as}`)} text={names.length > 0 ? listed(names) : t('entryRules.nobody')} className="font-semibold">
       {() => (
         <fieldset className="flex max-h-72 flex-col gap-1.5 overflow-y-auto">
-          <legend className="mb-1 text-note font-semibold text-muted">{t('entryRules.label.coHosts')}</legend>
+          <legend className="mb-1 text-note font-semibold text-muted">{t(`entryRules.label.${as}`)}</legend>
           {others.map(({ person }) => (
             <label key={person.id} className="flex items-baseline gap-2">
               <input
                 type="checkbox"
                 checked={chosen.has(person.id)}
                 onChange={(event) =>
-                  set(event.target.checked ? [...sheet.room.coHosts, person.id] : sheet.room.coHosts.filter((id) => id !== person.id))
+                  set({ [as]: event.target.checked ? [...sheet.room[as], person.id] : sheet.room[as].filter((id) => id !== person.id) })
                 }
               />
               {called(person)}

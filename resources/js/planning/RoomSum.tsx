@@ -5,7 +5,7 @@ import { useNames } from '../joining/RoomConflicts';
 import { clockAt } from '../joining/words';
 
 /** At the foot of the sheet: who is in when the host has come, and whom somebody has to let in. */
-export function RoomSum({ room, startLocal, nameOf }: { room: Room; startLocal: string; nameOf: (id: string) => string }) {
+export function RoomSum({ room, nameOf }: { room: Room; nameOf: (id: string) => string }) {
   const { t } = useTranslation();
   const names = useNames(nameOf);
   const { sum } = room;
@@ -18,7 +18,7 @@ export function RoomSum({ room, startLocal, nameOf }: { room: Room; startLocal: 
         {t(sum.in === sum.of ? 'entryRules.sum.inAll' : 'entryRules.sum.in', {
           in: sum.in,
           of: sum.of,
-          clock: clockAt(startLocal, sum.at),
+          clock: clockAt(room, sum.at),
         })}
       </strong>{' '}
       {sum.letIn.length > 0 && t('entryRules.sum.letIn', { count: sum.letIn.length, names: names(sum.letIn) })}{' '}

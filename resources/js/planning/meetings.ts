@@ -71,6 +71,8 @@ export const kitShape = z.object({
   link: z.string(),
   number: z.string(),
   passcode: z.string(),
+  /** Whether somebody who comes has to know it. */
+  asksPasscode: z.boolean(),
   strength: z.object({ bits: z.number(), is: z.enum(['weak', 'good', 'strong']) }),
   pin: z.string(),
   settled: z.boolean(),

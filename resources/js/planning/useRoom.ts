@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { noChoices, roomShape, SETTINGS, type Settings, type SomeSettings, type Standing } from '../joining/room';
+import { noChoices, roomShape, SETTINGS, type RoomChoices, type Settings, type SomeSettings, type Standing } from '../joining/room';
 import { sendJson } from '../lib/api';
 import { useDebounced } from '../lib/useDebounced';
 import type { Live } from '../lib/useLive';
@@ -39,12 +39,13 @@ export function useRoom(state: SheetState, enabled: boolean) {
     hostComes,
     setHostComes,
     set,
-    setCoHosts: (coHosts: string[]) => change((now) => ({ room: { ...now.room, coHosts } })),
+    setPeople: (people: Partial<Pick<RoomChoices, 'coHosts' | 'presenters'>>) => change((now) => ({ room: { ...now.room, ...people } })),
     setReason: (reason: string | null) => change((now) => ({ room: { ...now.room, reason } })),
     setAccount: (account: string | null) => change((now) => ({ room: { ...now.room, account } })),
     isUsual:
       Object.keys(sheet.room.settings).length === 0 &&
       sheet.room.coHosts.length === 0 &&
+      sheet.room.presenters.length === 0 &&
       sheet.room.reason === null &&
       sheet.room.account === null,
     putBack: () => change({ room: noChoices }),

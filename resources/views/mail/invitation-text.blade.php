@@ -21,13 +21,13 @@
 @endif
 @if ($kit && $kit['link'] !== null)
 {!! $say->say('join') !!}: {!! $kit['link'] !!}
-{!! $say->say('number_and_passcode', ['number' => $kit['number'], 'passcode' => $kit['passcode']]) !!}
+{!! $kit['typed'] !!}
 @endif
 @if ($kit && $kit['phones'] !== [])
 @foreach ($kit['phones'] as $phone)
 {!! $say->say('by_phone') !!} {!! $phone['text'] !!}
 @endforeach
-{!! $say->say('then_pin', ['number' => $kit['digits'], 'pin' => $kit['pin']]) !!}
+{!! $kit['dialled'] !!}
 @endif
 @if ($entry !== [])
 

@@ -17,14 +17,14 @@
 @endif
 @if ($kit && $kit['link'] !== null)
 <p style="margin:20px 0 8px"><a href="{{ $kit['link'] }}" class="press" style="display:inline-block;background:#17202b;color:#ffffff;text-decoration:none;padding:10px 18px;border-radius:6px;font-weight:600">{{ $say->say('join') }}</a></p>
-<p style="margin:0"><a dir="ltr" href="{{ $kit['link'] }}" style="color:#17202b">{{ $kit['link'] }}</a><br>{{ $say->say('number_and_passcode', ['number' => $kit['number'], 'passcode' => $kit['passcode']]) }}</p>
+<p style="margin:0"><a dir="ltr" href="{{ $kit['link'] }}" style="color:#17202b">{{ $kit['link'] }}</a><br>{{ $kit['typed'] }}</p>
 @endif
 @if ($kit && $kit['phones'] !== [])
 <p class="box" style="margin:12px 0 0;background:#f3f4f0;padding:10px 12px">
 @foreach ($kit['phones'] as $phone)
 <strong>{{ $say->say('by_phone') }}</strong> <a href="{{ $phone['uri'] }}" style="color:#17202b">{{ $phone['text'] }}</a><br>
 @endforeach
-{{ $say->say('then_pin', ['number' => $kit['digits'], 'pin' => $kit['pin']]) }}</p>
+{{ $kit['dialled'] }}</p>
 @endif
 @if ($entry !== [])
 <p style="margin:12px 0 0">{{ implode(' ', $entry) }}</p>

@@ -2,13 +2,16 @@
 
 declare(strict_types=1);
 
+use App\Failure\BridgeFailed;
 use App\Invitations\Dispatch;
+use App\Joining\Bridge;
 use App\Joining\JoiningKit;
 use App\Joining\RoomRef;
 use App\Joining\SettleRoom;
 use App\People\Role;
 use App\Planning\Meeting;
 use Illuminate\Support\Facades\Http;
+use Illuminate\Support\Facades\Queue;
 
 use function Tests\Feature\account;
 use function Tests\Feature\colleague;
@@ -93,6 +96,25 @@ it('marks a meeting whose room the bridge forgot and made again', function (): v
     app()->call([new SettleRoom($this->meeting->id), 'handle']);
 
     expect($this->meeting->refresh()->kit_stale_at)->not->toBeNull();
+});
+
+it('does not pass for done or undone where the bridge closed the old room and gave no other', function (): void {
+    Queue::fake();
+    $this->mock(Bridge::class, static function ($bridge): void {
+        $bridge->shouldReceive('close')->once();
+        $bridge->shouldReceive('settle')->once()->andThrow(BridgeFailed::refused(422));
+    });
+    ($this->anew)(['link'])->assertStatus(502)->assertJson(['code' => 'bridge_refused', 'details' => ['settled' => false]]);
+
+    expect(JoiningKit::query()->firstOrFail()->unsettled_at)->not->toBeNull();
+    Queue::assertPushed(SettleRoom::class);
+});
+
+it('leaves no mark where the bridge refused and did nothing', function (): void {
+    $this->mock(Bridge::class, static fn($bridge) => $bridge->shouldReceive('settle')->once()->andThrow(BridgeFailed::refused(422)));
+    ($this->anew)(['passcode'])->assertStatus(502);
+
+    expect(JoiningKit::query()->firstOrFail()->unsettled_at)->toBeNull()->and($this->meeting->refresh()->kit_stale_at)->toBeNull();
 });
 
 it('refuses what is none, and what is not sent or over', function (): void {

@@ -29,7 +29,7 @@ beforeEach(function (): void {
     account(Role::Colleague, $this->ines);
     $this->actingAs($this->coordinator);
     $this->meeting = meeting($this->coordinator, [$this->coordinator->person, $this->ines, $this->lena, $this->anil], ['starts_local' => '2026-12-08 15:30:00']);
-    $this->room = fn(array $settings = [], array $changes = [], int $hostComes = 0): array => $this->postJson('/api/room', [...sheet($this->meeting), 'room' => ['settings' => (object) $settings, 'coHosts' => [], 'account' => null, 'reason' => null], ...$changes, 'hostComes' => $hostComes])->assertOk()->json();
+    $this->room = fn(array $settings = [], array $changes = [], int $hostComes = 0): array => $this->postJson('/api/room', [...sheet($this->meeting), 'room' => ['settings' => (object) $settings, 'coHosts' => [], 'presenters' => [], 'account' => null, 'reason' => null], ...$changes, 'hostComes' => $hostComes])->assertOk()->json();
     $this->bridge = fn(string $method, string $path, array $body = []) => Http::withToken(config('syndex.bridge.key'))->send($method, config('syndex.bridge.url') . $path, ['json' => $body]);
 });
 
@@ -53,17 +53,30 @@ it('says what becomes of each at the door, by the minute, and of whoever was han
         ->and(($this->room)(hostComes: 5)['groups'][1]['stretches'][1])->toBe(['from' => -10, 'until' => 5, 'outcome' => 'lobby', 'reason' => 'no_host']);
 });
 
+it('tells the clock of the meeting around its start, through a change of clocks too', function (array $over, array $expected): void {
+    ['from' => $from, 'shown' => $shown] = ($this->room)([], $over)['clocks'];
+
+    expect(array_map(static fn(int $minute): string => $shown[$minute - $from], array_keys($expected)))->toBe(array_values($expected));
+})->with([
+    'on any day' => [[], [-60 => '14:30', 0 => '15:30', 30 => '16:00']],
+    'past midnight' => [['startLocal' => '2026-12-08T00:05:00'], [-10 => '23:55', 0 => '00:05']],
+    // Berlin, 28 March 2027: from 02:00 to 03:00 (IANA).
+    'as clocks go forward' => [['zone' => 'Europe/Berlin', 'startLocal' => '2027-03-28T03:05:00'], [-10 => '01:55', -5 => '03:00', 0 => '03:05', 60 => '04:05']],
+    // Berlin, 31 October 2027: from 03:00 to 02:00 (IANA).
+    'as clocks go back' => [['zone' => 'Europe/Berlin', 'startLocal' => '2027-10-31T03:05:00'], [-6 => '02:59', -5 => '03:00', -60 => '02:05', -120 => '02:05', -126 => '01:59']],
+]);
+
 it('explains what does not go together, with the way out, and takes co-hosts for hosts', function (): void {
     $room = ($this->room)(['signIn' => true, 'countries' => ['refuse' => ['NP']]]);
 
     expect(array_map(static fn(array $c): array => [$c['kind'], $c['people']], $room['conflicts']))->toBe([['guests_cannot_sign_in', [$this->lena->id]], ['country_refused', [$this->anil->id]]])
         ->and($room['conflicts'][1]['facts']['place'])->toBe('Nepal')
         ->and($room['conflicts'][1]['ways'][0])->toBe(['countries' => null])
-        ->and(($this->room)([], ['room' => ['settings' => (object) ['countries' => ['refuse' => ['NP']]], 'coHosts' => [$this->anil->id], 'account' => null, 'reason' => null]])['conflicts'])->toBe([]);
+        ->and(($this->room)([], ['room' => ['settings' => (object) ['countries' => ['refuse' => ['NP']]], 'coHosts' => [$this->anil->id], 'presenters' => [], 'account' => null, 'reason' => null]])['conflicts'])->toBe([]);
 });
 
 it('holds the plan against the account of the bridge', function (): void {
-    $room = ($this->room)([], ['room' => ['settings' => (object) ['recording' => true], 'coHosts' => [$this->ines->id, $this->anil->id], 'account' => 'bench']]);
+    $room = ($this->room)([], ['room' => ['settings' => (object) ['recording' => true], 'coHosts' => [$this->ines->id, $this->anil->id], 'presenters' => [], 'account' => 'bench']]);
 
     expect(array_column($room['conflicts'], 'kind'))->toBe(['too_long_for_account', 'too_many_co_hosts', 'not_offered'])
         ->and($room['account'])->toMatchArray(['id' => 'bench', 'people' => 12, 'minutes' => 40])
@@ -72,11 +85,11 @@ it('holds the plan against the account of the bridge', function (): void {
 });
 
 it('takes the usual account where the bridge no longer has the one that was chosen', function (): void {
-    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online', 'room' => ['settings' => (object) [], 'coHosts' => [], 'account' => 'glasshouse', 'reason' => null]]))->assertOk();
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online', 'room' => ['settings' => (object) [], 'coHosts' => [], 'presenters' => [], 'account' => 'glasshouse', 'reason' => null]]))->assertOk();
     $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated();
 
     expect(($this->bridge)('GET', '/rooms/' . RoomRef::of($this->meeting->id))->json('account'))->toBe('greenhouse')
-        ->and(($this->room)([], ['room' => ['settings' => (object) [], 'coHosts' => [], 'account' => 'glasshouse', 'reason' => null]])['account']['id'])->toBe('greenhouse');
+        ->and(($this->room)([], ['room' => ['settings' => (object) [], 'coHosts' => [], 'presenters' => [], 'account' => 'glasshouse', 'reason' => null]])['account']['id'])->toBe('greenhouse');
 });
 
 it('names the telephones of where people are, the nearest where there is none, and whose place nobody knows', function (): void {
@@ -90,14 +103,14 @@ it('names the telephones of where people are, the nearest where there is none, a
 });
 
 it('keeps what was chosen, and takes it along into a copy and a change', function (): void {
-    $chosen = ['settings' => ['doors' => 5, 'lobby' => ['everyone'], 'countries' => ['allow' => ['KE', 'PT']], 'lock' => 20], 'coHosts' => [$this->ines->id], 'account' => 'field', 'reason' => 'for those who sleep'];
+    $chosen = ['settings' => ['doors' => 5, 'lobby' => ['everyone'], 'countries' => ['allow' => ['KE', 'PT']], 'lock' => 20], 'coHosts' => [$this->ines->id], 'presenters' => [], 'account' => 'field', 'reason' => 'for those who sleep'];
     $kept = $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['room' => $chosen]))->assertOk()->json('room');
 
     expect($kept)->toBe($chosen)
         ->and($this->getJson("/api/meetings/{$this->meeting->id}")->json('room'))->toBe($chosen)
         ->and($this->getJson('/api/meetings/' . $this->postJson('/api/meetings', ['from' => $this->meeting->id])->json('id'))->json('room.settings.doors'))->toBe(5);
-    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting->refresh(), ['room' => ['settings' => ['doors' => 5000], 'coHosts' => [], 'account' => null, 'reason' => null]]))->assertStatus(422)->assertJsonValidationErrors('room.settings');
-    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting->refresh(), ['room' => ['settings' => ['windows' => true], 'coHosts' => [], 'account' => null, 'reason' => null]]))->assertStatus(422)->assertJsonValidationErrors('room.settings');
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting->refresh(), ['room' => ['settings' => ['doors' => 5000], 'coHosts' => [], 'presenters' => [], 'account' => null, 'reason' => null]]))->assertStatus(422)->assertJsonValidationErrors('room.settings');
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting->refresh(), ['room' => ['settings' => ['windows' => true], 'coHosts' => [], 'presenters' => [], 'account' => null, 'reason' => null]]))->assertStatus(422)->assertJsonValidationErrors('room.settings');
 });
 
 it('lets the house and the teams of the host say what is usual and what holds, the stricter lock of two', function (): void {
@@ -141,11 +154,11 @@ it('refuses house rules that no room can have', function (mixed $room, string $f
 
 it('tells the bridge the rules when the meeting is sent, and again when they change', function (): void {
     $rules = fn() => ($this->bridge)('GET', '/rooms/' . RoomRef::of($this->meeting->id))->json();
-    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online', 'room' => ['settings' => ['lock' => 20], 'coHosts' => [$this->ines->id], 'account' => 'field']]))->assertOk();
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online', 'room' => ['settings' => ['lock' => 20], 'coHosts' => [$this->ines->id], 'presenters' => [$this->anil->id, $this->ines->id, 'nobody'], 'account' => 'field']]))->assertOk();
     $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated();
-    expect($rules()['rules'])->toMatchArray(['lock' => 20, 'doors' => 10, 'coHosts' => [$this->ines->email]])->and($rules()['account'])->toBe('field');
+    expect($rules()['rules'])->toMatchArray(['lock' => 20, 'doors' => 10, 'coHosts' => [$this->ines->email], 'presenters' => [$this->ines->email, $this->anil->email]])->and($rules()['account'])->toBe('field');
 
-    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting->refresh(), ['joinMode' => 'online', 'room' => ['settings' => ['lock' => 25], 'coHosts' => [], 'account' => null, 'reason' => null]]))->assertOk();
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting->refresh(), ['joinMode' => 'online', 'room' => ['settings' => ['lock' => 25], 'coHosts' => [], 'presenters' => [], 'account' => null, 'reason' => null]]))->assertOk();
     $this->postJson("/api/meetings/{$this->meeting->id}/send", ['version' => $this->meeting->refresh()->version])->assertOk();
     app()->call([new SettleRoom($this->meeting->id), 'handle']);
     expect($rules()['rules'])->toMatchArray(['lock' => 25, 'coHosts' => []])->and($rules()['account'])->toBe('greenhouse');
@@ -153,7 +166,7 @@ it('tells the bridge the rules when the meeting is sent, and again when they cha
 
 it('is decided at the bridge’s door as the sheet said it would be', function (): void {
     $chosen = ['lock' => 20, 'countries' => ['refuse' => ['BO']], 'lobby' => ['guests', 'not_signed_in']];
-    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online', 'room' => ['settings' => $chosen, 'coHosts' => [], 'account' => null, 'reason' => null]]))->assertOk();
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online', 'room' => ['settings' => $chosen, 'coHosts' => [], 'presenters' => [], 'account' => null, 'reason' => null]]))->assertOk();
     $kit = $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated()->json();
     $said = ($this->room)($chosen);
     $start = 1_796_733_000; // 2026-12-08T12:30:00Z
@@ -171,8 +184,33 @@ it('is decided at the bridge’s door as the sheet said it would be', function (
     expect($wrong->json('decisions.0.reason'))->toBe('passcode_wrong');
 });
 
+it('gives the passcode with the link, in the link or not at all, as its room asks for it', function (array $settings, bool $inLink, bool $said): void {
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online', 'room' => ['settings' => $settings, 'coHosts' => [], 'presenters' => [], 'account' => null, 'reason' => null]]))->assertOk();
+    $made = $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated()->json();
+    $kit = JoiningKit::query()->firstOrFail();
+    $link = $inLink ? "$kit->link?p=$kit->passcode" : $kit->link;
+    $this->travelTo('2026-12-08T06:00:00Z');
+    $this->postJson("/api/meetings/{$this->meeting->id}/send", ['version' => $this->meeting->refresh()->version])->assertOk();
+    $mail = mailTo('lena@orchard.example');
+    $calendar = str_replace(['\\,', '\\n'], [',', "\n"], icsTo('lena@orchard.example'));
+
+    expect([$made['link'], $this->getJson("/api/meetings/{$this->meeting->id}")->json('kit.link'), $this->getJson('/api/today')->json('meetings.0.link')])->toBe([$link, $link, $link])
+        ->and($made['asksPasscode'])->toBe($said);
+    foreach ([(string) $mail->getTextContent(), (string) $mail->getHtmlContent(), $calendar] as $text) {
+        expect(str_contains($text, "$kit->link?p="))->toBe($inLink)
+            ->and(str_contains($text, "passcode $kit->passcode"))->toBe($said)
+            ->and(str_contains($text, "PIN $kit->pin#"))->toBe($said)
+            ->and($text)->toContain($kit->link)->toContain("then $kit->number#");
+    }
+    expect($calendar)->toContain("\r\nURL:$link\r\n");
+})->with([
+    'in the link, as usual' => [[], true, true],
+    'beside it' => [['passcodeInLink' => false], false, true],
+    'not at all' => [['passcode' => false], false, false],
+]);
+
 it('tells each recipient what concerns them, with the numbers of where they are, in their language', function (): void {
-    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online', 'room' => ['settings' => ['lock' => 20, 'recording' => true], 'coHosts' => [], 'account' => null, 'reason' => 'for those who sleep']]))->assertOk();
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online', 'room' => ['settings' => ['lock' => 20, 'recording' => true], 'coHosts' => [], 'presenters' => [], 'account' => null, 'reason' => 'for those who sleep']]))->assertOk();
     $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated();
     $this->postJson("/api/meetings/{$this->meeting->id}/send", ['version' => $this->meeting->refresh()->version])->assertOk();
     $text = static fn(string $to): string => (string) mailTo($to)->getTextContent();
@@ -185,7 +223,7 @@ it('tells each recipient what concerns them, with the numbers of where they are,
 });
 
 it('gives each kind of meeting what it needs, and nothing it does not have', function (array $changes, array $settings, array $in, array $notIn): void {
-    $sheet = fn() => sheet($this->meeting->refresh(), ['place' => '', ...$changes, 'room' => ['settings' => (object) $settings, 'coHosts' => [], 'account' => null, 'reason' => null]]);
+    $sheet = fn() => sheet($this->meeting->refresh(), ['place' => '', ...$changes, 'room' => ['settings' => (object) $settings, 'coHosts' => [], 'presenters' => [], 'account' => null, 'reason' => null]]);
     $this->putJson("/api/meetings/{$this->meeting->id}", $sheet())->assertOk();
     $kit = $this->postJson("/api/meetings/{$this->meeting->id}/kit")->json();
     $this->postJson("/api/meetings/{$this->meeting->id}/send", ['version' => $this->meeting->refresh()->version])->assertOk();

@@ -20,7 +20,7 @@ beforeEach(function (): void {
     $this->actingAs($this->coordinator);
     $this->ines = colleague('Inês Varela', 'Europe/Lisbon');
     $this->lena = guest('lena@orchard.example');
-    $this->meeting = meeting($this->coordinator, [$this->coordinator->person, $this->ines, $this->lena], ['starts_local' => '2026-12-08 15:30:00', 'rrule' => 'FREQ=WEEKLY;BYDAY=TU;COUNT=4', 'title' => 'Board', 'join_mode' => 'online', 'room' => ['settings' => ['lobby' => ['everyone']], 'coHosts' => [$this->ines->id], 'account' => null, 'reason' => null]]);
+    $this->meeting = meeting($this->coordinator, [$this->coordinator->person, $this->ines, $this->lena], ['starts_local' => '2026-12-08 15:30:00', 'rrule' => 'FREQ=WEEKLY;BYDAY=TU;COUNT=4', 'title' => 'Board', 'join_mode' => 'online', 'room' => ['settings' => ['lobby' => ['everyone']], 'coHosts' => [$this->ines->id], 'presenters' => [], 'account' => null, 'reason' => null]]);
     $this->meeting->agenda()->create(['position' => 0, 'title' => 'Minutes of last time', 'minutes' => 5, 'speaker' => 'Inês']);
     $this->keep = fn(array $entry = []) => $this->postJson('/api/blueprints', ['meetingId' => $this->meeting->id, 'name' => 'Board meeting', 'words' => 'Please read the papers first.', ...$entry]);
 });
@@ -32,7 +32,7 @@ it('begins a draft with all that its meeting was, on dates ahead, with no link',
     expect($blueprint['used'])->toBe(0);
     $this->travelTo('2027-02-03T09:00:00Z');
     $draft = $this->postJson('/api/meetings', ['blueprint' => $blueprint['id']])->assertCreated()->json();
-    expect($draft)->toMatchArray(['status' => 'draft', 'title' => 'Board', 'startLocal' => '2027-02-09T15:30:00', 'kit' => null, 'room' => ['settings' => ['lobby' => ['everyone']], 'coHosts' => [$this->ines->id], 'account' => null, 'reason' => null], 'blueprint' => ['id' => $blueprint['id'], 'name' => 'Board meeting', 'differs' => []]])
+    expect($draft)->toMatchArray(['status' => 'draft', 'title' => 'Board', 'startLocal' => '2027-02-09T15:30:00', 'kit' => null, 'room' => ['settings' => ['lobby' => ['everyone']], 'coHosts' => [$this->ines->id], 'presenters' => [], 'account' => null, 'reason' => null], 'blueprint' => ['id' => $blueprint['id'], 'name' => 'Board meeting', 'differs' => []]])
         ->and(array_column(array_column($draft['attendees'], 'person'), 'id'))->toBe([$this->coordinator->person_id, $this->ines->id, $this->lena->id])
         ->and($draft['agenda'][0])->toMatchArray(['title' => 'Minutes of last time', 'minutes' => 5, 'speaker' => 'Inês'])
         ->and($draft['rule']['count'])->toBe(4)
@@ -43,7 +43,7 @@ it('begins a draft with all that its meeting was, on dates ahead, with no link',
 it('says where a meeting differs by now, and takes that over', function (array $changes, array $parts): void {
     $blueprint = ($this->keep)()->json();
     $draft = Meeting::query()->findOrFail($this->postJson('/api/meetings', ['blueprint' => $blueprint['id']])->json('id'));
-    $sheet = sheet($draft, ['joinMode' => 'online', 'rule' => repeats(['count' => 4]), 'startLocal' => $draft->starts_local->format('Y-m-d\TH:i:s'), 'room' => ['settings' => ['lobby' => ['everyone']], 'coHosts' => [$this->ines->id], 'account' => null, 'reason' => null], 'agenda' => [['title' => 'Minutes of last time', 'minutes' => 5, 'speaker' => 'Inês']]]);
+    $sheet = sheet($draft, ['joinMode' => 'online', 'rule' => repeats(['count' => 4]), 'startLocal' => $draft->starts_local->format('Y-m-d\TH:i:s'), 'room' => ['settings' => ['lobby' => ['everyone']], 'coHosts' => [$this->ines->id], 'presenters' => [], 'account' => null, 'reason' => null], 'agenda' => [['title' => 'Minutes of last time', 'minutes' => 5, 'speaker' => 'Inês']]]);
     $kept = $this->putJson("/api/meetings/$draft->id", [...$sheet, ...$changes])->assertOk()->json('blueprint.differs');
     expect($kept)->toBe($parts);
 
@@ -56,7 +56,7 @@ it('says where a meeting differs by now, and takes that over', function (array $
     'another time' => [['startLocal' => '2027-06-08T16:00:00'], ['when']],
     'repeats' => [['rule' => repeats(['count' => 4, 'interval' => 2])], ['when']],
     'length and title' => [['durationMinutes' => 60, 'title' => 'Boards'], ['title', 'length']],
-    'who gets in' => [['room' => ['settings' => [], 'coHosts' => [], 'account' => null, 'reason' => null]], ['room']],
+    'who gets in' => [['room' => ['settings' => [], 'coHosts' => [], 'presenters' => [], 'account' => null, 'reason' => null]], ['room']],
     'agenda and purpose' => [['agenda' => [], 'purpose' => 'Decide'], ['purpose', 'agenda']],
     'how to join' => [['joinMode' => 'both', 'place' => 'Glasshouse 2'], ['join']],
 ]);
@@ -108,7 +108,7 @@ it('is no business of whoever does not plan, and neither is how a room is settle
     $id = ($this->keep)()->json('id');
     $this->meeting->update(['status' => 'sent']);
     $this->actingAs(account(Role::Colleague, $this->ines));
-    expect($this->getJson("/api/meetings/{$this->meeting->id}")->assertOk()->json())->toMatchArray(['blueprint' => null, 'room' => ['settings' => [], 'coHosts' => [], 'account' => null, 'reason' => null]]);
+    expect($this->getJson("/api/meetings/{$this->meeting->id}")->assertOk()->json())->toMatchArray(['blueprint' => null, 'room' => ['settings' => [], 'coHosts' => [], 'presenters' => [], 'account' => null, 'reason' => null]]);
     $this->getJson('/api/blueprints')->assertForbidden();
     $this->postJson('/api/meetings', ['blueprint' => $id])->assertForbidden();
 });

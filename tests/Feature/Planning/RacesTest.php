@@ -6,6 +6,7 @@ use App\HouseRules\HouseRules;
 use App\Import\PeopleImport;
 use App\Invitations\Dispatch;
 use App\Joining\JoiningKit;
+use App\Joining\SettleUnsure;
 use App\People\Person;
 use App\People\Role;
 use App\People\SetCalendar;
@@ -154,6 +155,36 @@ it('never lets a mail say one passcode and the kit another', function (): void {
 
     expect($send['status'])->toBe(200)->and($snapshot['kit']['passcode'])->toBe($kit->passcode)->and($change['status'])->toBeIn([200, 409])->and($room['closed'])->toBeFalse();
 });
+
+it('finds out what holds where a process is killed between the answer of the bridge and its own writing', function (string $path, array $body, array $planned): void {
+    $meeting = ($this->planned)();
+    ($this->atOnce)(['POST', "/api/meetings/$meeting->id/kit", '{}']);
+    $meeting->update(['join_mode' => 'online', ...$planned]);
+    $bridge = fn(string $method, string $path, array $body = []) => Http::withToken(config('syndex.bridge.key'))->send($method, config('syndex.bridge.url') . $path, ['json' => $body])->throw()->json();
+    $told = fn(): string => $bridge('GET', "/rooms/meeting-$meeting->id")['open_link'];
+    $kit = JoiningKit::query()->where('meeting_id', $meeting->id)->firstOrFail();
+    expect($told())->toBe($kit->open_link);
+    $bridge('PUT', '/faults', ['lateMs' => 3000]);
+    $process = proc_open([PHP_BINARY, '-d', 'pcov.enabled=0', base_path('tests/Feature/Support/one_request.php'), $this->coordinator->id, '0', 'POST', "/api/meetings/$meeting->id/$path", json_encode($body)], [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes, null, [...getenv(), 'DB_DATABASE' => 'syndex_feature']);
+    $rooms = getenv('SYNDEX_VAR') . '/bridge/rooms.json';
+    $until = microtime(true) + 20;
+    while (str_contains((string) file_get_contents($rooms), "\"$kit->passcode\"") && microtime(true) < $until) {
+        usleep(20_000);
+    }
+    proc_terminate($process, SIGKILL);
+    proc_close($process);
+    $bridge('PUT', '/faults');
+
+    expect($told())->not->toBe($kit->open_link)
+        ->and($kit->refresh()->unsettled_at)->not->toBeNull()
+        ->and($this->actingAs($this->coordinator)->getJson("/api/meetings/$meeting->id")->json('kit'))->toMatchArray(['settled' => false, 'passcode' => $kit->passcode]);
+    $this->travel(2)->minutes();
+    app()->call([new SettleUnsure(), 'handle']);
+    expect($told())->toBe($kit->refresh()->open_link)->and($kit->unsettled_at)->toBeNull();
+})->with([
+    'another passcode' => ['kit', ['change' => true], []],
+    'made anew, as it got about' => ['kit/anew', ['what' => ['passcode']], ['status' => 'sent', 'starts_local' => '2030-01-08 15:30:00']],
+]);
 
 it('lets topping up and calling off, sending or editing meet', function (string $other): void {
     $meeting = ($this->planned)(['rrule' => 'FREQ=WEEKLY']);
