@@ -20,7 +20,7 @@ final class Whereabouts
         if ($ids === []) {
             return [];
         }
-        $accounts = DB::table('accounts')->whereNull('deactivated_at')->pluck('person_id')->flip();
+        $accounts = DB::table('accounts')->whereNull('deactivated_at')->whereRaw(...ManyIds::in('person_id', $ids))->pluck('person_id')->flip();
         [$some, $bound] = ManyIds::in('id', $ids);
         $asked = array_flip($ids);
         $found = $byZone = [];

@@ -37,8 +37,8 @@ it('settles who gets in by keys, shows it at once, and meets a lock of the house
     $this->press('button', 'Who gets in');
     $this->see('What will happen to each');
     $says = fn(string $who): string => (string) $this->browser->executeScript('return arguments[0].textContent', [$this->find(sprintf(SPOKEN, $who))]);
-    expect($says($guest))->toBe('from 14:45 closed; from 14:50 lobby until the host comes; from 15:00 lobby until let in')
-        ->and($says('somebody with the link'))->toBe('from 14:45 refused: only who is invited');
+    $this->waitFor(fn(): bool => $says($guest) === 'from 14:45 closed; from 14:50 lobby until the host comes; from 15:00 lobby until let in', 'the minutes of the guest');
+    expect($says('somebody with the link'))->toBe('from 14:45 refused: only who is invited');
     $this->expectAccessible('who gets in');
 
     // By keys alone: the doors, and when the host comes.

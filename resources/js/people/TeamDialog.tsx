@@ -3,8 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ApiError } from '../lib/api';
-import { Button } from '../ui/Button';
-import { Dialog } from '../ui/Dialog';
+import { EntryDialog } from '../ui/EntryDialog';
 import { SelectField, TextField } from '../ui/Field';
 import { addTeam, changeTeam, teamsQuery, type Team } from './teams';
 
@@ -26,50 +25,36 @@ export function TeamDialog({ team, close, saved }: TeamDialogProps) {
   });
   const error = save.error instanceof ApiError ? save.error : null;
   return (
-    <Dialog open onOpenChange={close} title={team ? t('team.change') : t('team.add')}>
-      <form
-        noValidate
-        className="flex flex-col gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          save.mutate();
-        }}
+    <EntryDialog
+      title={team ? t('team.change') : t('team.add')}
+      keep={() => save.mutate()}
+      error={save.error}
+      disabled={save.isPending || given.name.trim() === ''}
+      close={close}
+    >
+      <TextField
+        label={t('team.name')}
+        autoFocus
+        maxLength={120}
+        value={given.name}
+        error={error?.field('name')}
+        onChange={(event) => setGiven({ ...given, name: event.target.value })}
+      />
+      <SelectField
+        label={t('team.within')}
+        value={given.parentId ?? ''}
+        error={error?.field('parentId')}
+        onChange={(event) => setGiven({ ...given, parentId: event.target.value || null })}
       >
-        <TextField
-          label={t('team.name')}
-          autoFocus
-          maxLength={120}
-          value={given.name}
-          error={error?.field('name')}
-          onChange={(event) => setGiven({ ...given, name: event.target.value })}
-        />
-        <SelectField
-          label={t('team.within')}
-          value={given.parentId ?? ''}
-          error={error?.field('parentId')}
-          onChange={(event) => setGiven({ ...given, parentId: event.target.value || null })}
-        >
-          <option value="">{t('team.nothing')}</option>
-          {teams
-            .filter((one) => one.id !== team?.id)
-            .map((one) => (
-              <option key={one.id} value={one.id}>
-                {one.name}
-              </option>
-            ))}
-        </SelectField>
-        {error && Object.keys(error.errors).length === 0 && (
-          <p role="alert" className="font-semibold text-broken">
-            {error.message}
-          </p>
-        )}
-        <div className="flex justify-end gap-3">
-          <Button onClick={close}>{t('action.stay')}</Button>
-          <Button look="main" type="submit" disabled={save.isPending || given.name.trim() === ''}>
-            {t('action.keep')}
-          </Button>
-        </div>
-      </form>
-    </Dialog>
+        <option value="">{t('team.nothing')}</option>
+        {teams
+          .filter((one) => one.id !== team?.id)
+          .map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.name}
+            </option>
+          ))}
+      </SelectField>
+    </EntryDialog>
   );
 }

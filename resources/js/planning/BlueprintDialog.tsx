@@ -3,8 +3,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import '../lib/i18nPlanning';
 import { ApiError } from '../lib/api';
-import { Button } from '../ui/Button';
-import { Dialog } from '../ui/Dialog';
+import { EntryDialog } from '../ui/EntryDialog';
 import { SelectField, TextField } from '../ui/Field';
 import { blueprintsQuery, type Blueprint, type BlueprintEntry } from './blueprints';
 
@@ -36,57 +35,44 @@ export function BlueprintDialog({ title, start, of, save, saved, close }: Bluepr
   // One shares with teams of one's own; with which it is shared already stays to be seen.
   const teams = [...(data?.teams ?? []), ...(of?.team && !data?.teams.some(({ id }) => id === of.team?.id) ? [of.team] : [])];
   return (
-    <Dialog open onOpenChange={close} title={title} description={t('blueprint.about')}>
-      <form
-        noValidate
-        className="flex flex-col gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          saving.mutate();
-        }}
+    <EntryDialog
+      title={title}
+      description={t('blueprint.about')}
+      keep={() => saving.mutate()}
+      error={saving.error}
+      disabled={saving.isPending || entry.name.trim() === ''}
+      close={close}
+    >
+      <TextField
+        label={t('blueprint.name')}
+        autoFocus
+        maxLength={120}
+        value={entry.name}
+        error={error?.field('name')}
+        onChange={(event) => setEntry({ ...entry, name: event.target.value })}
+      />
+      <SelectField
+        label={t('blueprint.sharedWith')}
+        value={entry.teamId ?? ''}
+        onChange={(event) => setEntry({ ...entry, teamId: event.target.value || null })}
       >
-        <TextField
-          label={t('blueprint.name')}
-          autoFocus
-          maxLength={120}
-          value={entry.name}
-          error={error?.field('name')}
-          onChange={(event) => setEntry({ ...entry, name: event.target.value })}
+        <option value="">{t('blueprint.nobody')}</option>
+        {teams.map((team) => (
+          <option key={team.id} value={team.id}>
+            {team.name}
+          </option>
+        ))}
+      </SelectField>
+      <label className="flex flex-col gap-1">
+        <span className="text-note font-semibold">{t('blueprint.words')}</span>
+        <textarea
+          className="w-full rounded border border-muted bg-sheet px-2 py-1"
+          rows={3}
+          maxLength={1000}
+          value={entry.words}
+          onChange={(event) => setEntry({ ...entry, words: event.target.value })}
         />
-        <SelectField
-          label={t('blueprint.sharedWith')}
-          value={entry.teamId ?? ''}
-          onChange={(event) => setEntry({ ...entry, teamId: event.target.value || null })}
-        >
-          <option value="">{t('blueprint.nobody')}</option>
-          {teams.map((team) => (
-            <option key={team.id} value={team.id}>
-              {team.name}
-            </option>
-          ))}
-        </SelectField>
-        <label className="flex flex-col gap-1">
-          <span className="text-note font-semibold">{t('blueprint.words')}</span>
-          <textarea
-            className="w-full rounded border border-muted bg-sheet px-2 py-1"
-            rows={3}
-            maxLength={1000}
-            value={entry.words}
-            onChange={(event) => setEntry({ ...entry, words: event.target.value })}
-          />
-        </label>
-        {error && Object.keys(error.errors).length === 0 && (
-          <p role="alert" className="font-semibold text-broken">
-            {error.message}
-          </p>
-        )}
-        <div className="flex justify-end gap-3">
-          <Button onClick={close}>{t('action.stay')}</Button>
-          <Button look="main" type="submit" disabled={saving.isPending || entry.name.trim() === ''}>
-            {t('action.keep')}
-          </Button>
-        </div>
-      </form>
-    </Dialog>
+      </label>
+    </EntryDialog>
   );
 }

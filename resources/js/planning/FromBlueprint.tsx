@@ -48,9 +48,9 @@ export function FromBlueprint({ meeting, flush }: { meeting: Meeting; flush?: ()
         </span>
       )}
       {!blueprint && (
-        <Button look="quiet" onClick={() => setKeeping(true)}>
+        <button type="button" className="changeable" onClick={() => setKeeping(true)}>
           {t('blueprint.keep')}
-        </Button>
+        </button>
       )}
       {keeping && (
         <BlueprintDialog
