@@ -48,7 +48,9 @@ use App\Planning\MeetingFileController;
 use App\Planning\OccurrencesController;
 use App\Planning\RoomController;
 use App\Planning\SeriesController;
+use App\Planning\StandingRoomController;
 use App\Planning\TeamOnSheetController;
+use App\Planning\TouchedByRules;
 use Illuminate\Support\Facades\Route;
 
 /*
@@ -76,6 +78,9 @@ Route::prefix('api')->group(function (): void {
         Route::get('people/{person}', [PersonController::class, 'show'])->whereUlid('person');
         Route::patch('people/{person}', [PersonController::class, 'update'])->whereUlid('person');
         Route::get('people/{person}/week', PersonWeekController::class);
+        Route::get('people/{person}/room', [StandingRoomController::class, 'show']);
+        Route::post('people/{person}/room', [StandingRoomController::class, 'store']);
+        Route::put('people/{person}/room/address', [StandingRoomController::class, 'address']);
         Route::get('people/{person}/calendar', [CalendarController::class, 'show']);
         Route::put('people/{person}/calendar', [CalendarController::class, 'feed']);
         Route::post('people/{person}/calendar/file', [CalendarController::class, 'file']);
@@ -181,6 +186,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('dispatches/{dispatch}', [DispatchController::class, 'show']);
         Route::get('dispatches/{dispatch}/html', [DispatchController::class, 'html']);
         Route::get('house-rules', [HouseRulesController::class, 'show']);
+        Route::get('house-rules/touched', TouchedByRules::class);
         Route::get('house-rules/teams/{team}', [TeamRoomController::class, 'show']);
     });
 

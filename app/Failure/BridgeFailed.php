@@ -35,8 +35,14 @@ final class BridgeFailed extends Refusal
         return new self('bridge_nonsense', 502, __('failures.bridge_nonsense'), ['settled' => false]);
     }
 
+    /** Whether what it was asked to give is somebody else's. */
+    public function isTaken(): bool
+    {
+        return ($this->details['answer'] ?? null) === 409;
+    }
+
     public static function refused(int $status): self
     {
-        return new self('bridge_refused', 502, __('failures.bridge_refused', ['status' => (string) $status]), ['settled' => $status < 500]);
+        return new self('bridge_refused', 502, __('failures.bridge_refused', ['status' => (string) $status]), ['settled' => $status < 500, 'answer' => $status]);
     }
 }

@@ -7,11 +7,13 @@ namespace App\Invitations;
 use App\Failure\Decide;
 use App\Failure\NotNow;
 use App\Joining\CloseRoom;
+use App\Joining\SettleRoom;
 use App\Live\Live;
 use App\People\Account;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
 use App\Planning\Over;
+use App\Planning\RoomOf;
 use Syndex\Core\Invitations\Method;
 
 /** Calls a meeting off: exactly those who were invited are told, where they were invited, and its room on the bridge is closed. */
@@ -53,9 +55,12 @@ final readonly class CallOffMeeting
     /** Parts of a series that was cut go on in one room: the last of them closes it. */
     private static function closeRoom(Meeting $meeting): void
     {
-        $others = Meeting::query()->whereKeyNot($meeting->id)->where('status', MeetingStatus::Sent)->where(static fn($q) => $q->whereKey($meeting->room_of)->orWhere('kit_of', $meeting->room_of))->where(Over::isNot());
-        if (!$others->exists()) {
-            CloseRoom::ofMeeting($meeting->room_of);
+        $others = Meeting::query()->whereKeyNot($meeting->id)->where('status', MeetingStatus::Sent)->where(RoomOf::isHeldIn($meeting->room_of))->where(Over::isNot());
+        if ($meeting->standing_of !== null) {
+            // It goes on under the rules of whatever is held there next.
+            SettleRoom::dispatch($meeting->room_of)->afterCommit();
+        } elseif (!$others->exists()) {
+            CloseRoom::of($meeting->room_of);
         }
     }
 }

@@ -27,8 +27,9 @@ final readonly class CoreMeeting
     /**
      * @param  ?LetterWords  $words  in which its description is written; null: English
      * @param  ?string  $country  whose telephone numbers stand in it; null: those of the anchor's
+     * @param  list<string>  $entry  what its reader needs to know of the door
      */
-    public function of(MeetingAsTold $told, ?LetterWords $words = null, ?string $country = null): MeetingSnapshot
+    public function of(MeetingAsTold $told, ?LetterWords $words = null, ?string $country = null, array $entry = []): MeetingSnapshot
     {
         $meeting = $told->meeting;
         $host = $told->host();
@@ -44,7 +45,7 @@ final readonly class CoreMeeting
             uid: $meeting->uid,
             sequence: $meeting->sequence,
             summary: $meeting->title,
-            description: self::description($told, $words ?? LetterWords::english(), $country ?? PhonesFor::country($told, null)),
+            description: self::description($told, $words ?? LetterWords::english(), $country ?? PhonesFor::country($told, null), $entry),
             location: $place,
             url: $kit === null ? null : GivenKit::under($kit, $told->room)->link,
             organizerAddress: $organizer,
@@ -104,7 +105,8 @@ final readonly class CoreMeeting
         return 'm-' . $meeting->address_token . '@' . config('syndex.mail_domain');
     }
 
-    private static function description(MeetingAsTold $told, LetterWords $words, ?string $country): string
+    /** @param list<string> $entry */
+    private static function description(MeetingAsTold $told, LetterWords $words, ?string $country, array $entry): string
     {
         $meeting = $told->meeting;
         $parts = [$meeting->purpose ?? ''];
@@ -115,6 +117,7 @@ final readonly class CoreMeeting
             $parts[] = $words->say('links') . ":\n" . implode("\n", array_map(static fn(array $l): string => '- ' . ($l['label'] === '' ? '' : $l['label'] . ': ') . $l['url'], $meeting->links));
         }
         $parts[] = self::joining($told, $words, $country);
+        $parts[] = implode(' ', $entry);
         if ($meeting->join_mode->needsPlace() && $meeting->place !== null) {
             $parts[] = $words->say('place') . ': ' . $meeting->place;
         }

@@ -10,6 +10,7 @@ use App\People\Person;
 use App\Planning\AgendaItem;
 use App\Planning\Attendee;
 use App\Planning\DateAsPlanned;
+use App\Planning\DateAttendee;
 use App\Planning\Meeting;
 use App\Planning\MeetingSeries;
 use Syndex\Core\Invitations\Change;
@@ -56,6 +57,7 @@ final readonly class DescribeChange
             'purpose' => [$isTold(Change::Text), $was->purpose, $now->purpose],
             'agenda' => [$isTold(Change::Text), self::agenda($was), self::agenda($now)],
             'links' => [$isTold(Change::Text), self::links($was), self::links($now)],
+            'entry' => [$isTold(Change::Text) && $before->room !== null, ...self::entry($before, $after, $reader, $words)],
             // Nobody is told of this by itself: their next message shows it.
             'sees' => [$only === null, self::sees($was, $words), self::sees($now, $words)],
         ] as $what => [$says, $old, $new]) {
@@ -75,6 +77,20 @@ final readonly class DescribeChange
         }
 
         return $lines;
+    }
+
+    /** @return array{string, string} what is said of the door to somebody; where nobody reads, to the first to whom it says something else */
+    private static function entry(MeetingAsTold $before, MeetingAsTold $after, ?Person $reader, LetterWords $words): array
+    {
+        $readers = $reader !== null ? [$reader] : array_map(static fn(Attendee|DateAttendee $a): Person => $a->person, $after->meeting->everybody());
+        foreach ($readers as $one) {
+            [$was, $is] = [EntryWords::of($before, $one, $words), EntryWords::of($after, $one, $words)];
+            if ($was !== $is) {
+                return [implode(' ', array_diff($was, $is)), implode(' ', array_diff($is, $was))];
+            }
+        }
+
+        return ['', ''];
     }
 
     /** @return list<array{what: string, was: ?string, now: ?string}> */

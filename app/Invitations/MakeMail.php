@@ -51,7 +51,7 @@ final class MakeMail
         $isCancel = $dispatch->kind === DispatchKind::CallingOff;
         $told = $isCancel && $this->before !== null ? $this->before : $this->told;
         $person = $this->person($told, $dispatch);
-        $message = $this->texts($snapshot, LetterWords::to($person, $told->host()), PhonesFor::country($told, $person))->to($dispatch);
+        $message = $this->texts($snapshot, LetterWords::to($person, $told->host()), $person)->to($dispatch);
         $letter = match (true) {
             $isLater => $this->letters->goesOn($this->before ?? $told, $told, $person, $message),
             $this->before !== null => $this->letters->change($this->before, $this->told, $person, $message, $this->cut === null ? null : $this->goesOnFor($this->cut, $dispatch)),
@@ -73,11 +73,16 @@ final class MakeMail
         throw new \LogicException("Whom dispatch $dispatch->id is to is not among those who were told.");
     }
 
-    private function texts(Snapshot $snapshot, LetterWords $words, ?string $country): SnapshotTexts
+    private function texts(Snapshot $snapshot, LetterWords $words, Person $person): SnapshotTexts
     {
+        $country = PhonesFor::country($this->told, $person);
+        $entry = EntryWords::of($this->told, $person, $words);
         $known = $snapshot->method === Snapshot::LATER ? null : $this->before;
 
-        return $this->texts[$words->language->tag . ' ' . $country] ??= new SnapshotTexts($snapshot, $known === null ? null : $this->core->of($known, $words, $country), $this->core->of($this->told, $words, $country));
+        // What nobody wrote down then is no difference now.
+        $was = $known === null ? [] : ($known->room === null ? $entry : EntryWords::of($known, $person, $words));
+
+        return $this->texts[hash('xxh128', (string) json_encode([$words->language->tag, $country, $was, $entry]))] ??= new SnapshotTexts($snapshot, $known === null ? null : $this->core->of($known, $words, $country, $was), $this->core->of($this->told, $words, $country, $entry));
     }
 
     /** Whether the same step tells a recipient of the dates that come after the cut. */

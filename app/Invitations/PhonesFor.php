@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
+use App\Joining\GivenKit;
 use App\People\Person;
 use App\Planning\MeetingPhones;
 use Syndex\Core\Joining\ChosenCountry;
@@ -24,7 +25,7 @@ final class PhonesFor
         return $reader->country ?? ($reader?->zone === null ? null : ZoneCountries::of($reader->zone)) ?? ZoneCountries::of($told->meeting->zone);
     }
 
-    /** @return list<array{uri: string, text: string}> in the reader's language */
+    /** @return list<array{uri: string, text: string, dials: string, dialsUri: string}> in the reader's language */
     public static function of(MeetingAsTold $told, ?string $country, LetterWords $words): array
     {
         if (!MeetingPhones::areGiven($told->meeting, $told->room)) {
@@ -33,9 +34,11 @@ final class PhonesFor
         $numbers = array_map(static fn(array $d): DialIn => DialIn::of($d['country'], $d['number'], $d['free'] ?? false), $told->meeting->kit->dial_ins ?? []);
         $chosen = MeetingPhones::choose($numbers, ['reader' => $country], $told->room ?? RoomRules::of([]));
         $lines = [];
+        $kit = $told->meeting->kit === null ? null : GivenKit::under($told->meeting->kit, $told->room);
         foreach ($chosen as $one) {
             foreach ($one->numbers as $number) {
-                $lines[] = ['uri' => $number->uri(), 'text' => self::text($one, $number, $words)];
+                $dials = $kit === null ? $number->number : $number->dialsOn($kit->number, $kit->pin);
+                $lines[] = ['uri' => $number->uri(), 'text' => self::text($one, $number, $words), 'dials' => $words->say('phone_dials', ['string' => $words->leftToRight($dials)]), 'dialsUri' => 'tel:' . str_replace('#', '%23', $dials)];
             }
         }
 

@@ -6,9 +6,11 @@ namespace App\Invitations;
 
 use App\Planning\Attendee;
 use App\Planning\Meeting;
+use App\Planning\RoomChoices;
 use Syndex\Core\Invitations\Change;
 use Syndex\Core\Invitations\Message;
 use Syndex\Core\Invitations\Tell;
+use Syndex\Core\Invitations\Told;
 use Syndex\Core\Time\Instant;
 use Syndex\Core\Work;
 
@@ -30,8 +32,7 @@ final readonly class PlanChange
     {
         $behind = $this->behind($meeting);
         $now = Instant::ofSeconds(now()->getTimestamp());
-        $then = $this->core->of($after);
-        $all = Tell::of($this->core->of($before), $then, $now, $tellAll, Work::usual());
+        $all = $this->tell($before, $after, $now, $tellAll);
         $groups = [['known' => $before, 'to' => null]];
         foreach ($behind as $snapshot => $addresses) {
             $groups[] = ['known' => $snapshot === 0 ? null : $this->freeze->read(Snapshot::query()->findOrFail($snapshot)->content), 'to' => $addresses];
@@ -40,7 +41,7 @@ final readonly class PlanChange
         $told = [];
         $sequence = $all->sequence;
         foreach ($groups as ['known' => $known, 'to' => $to]) {
-            $answer = $to === null ? $all : Tell::of($known === null ? null : $this->core->of($known), $then, $now, $tellAll, Work::usual());
+            $answer = $to === null ? $all : $this->tell($known, $after, $now, $tellAll);
             $sequence = max($sequence, $answer->sequence);
             $messages = array_values(array_filter($answer->messages, static fn(Message $m): bool => $to === null ? !in_array($m->to, $late, true) : in_array($m->to, $to, true)));
             if ($messages !== []) {
@@ -50,6 +51,37 @@ final readonly class PlanChange
         $reached = array_merge([], ...array_map(static fn(TellGroup $group): array => array_column($group->messages, 'to'), $told));
 
         return new PlannedStep($sequence, $told, array_values(array_filter($all->untouched, static fn(string $a): bool => !in_array($a, $reached, true))), $late);
+    }
+
+    /** Who must be told what between two states; of the door each only what concerns themself. */
+    private function tell(?MeetingAsTold $known, MeetingAsTold $after, Instant $now, bool $tellAll): Told
+    {
+        if ($known?->room === null || $after->room === null) {
+            return Tell::of($known === null ? null : $this->core->of($known), $this->core->of($after), $now, $tellAll, Work::usual());
+        }
+        [$was, $is] = [$this->core->of($known, entry: [self::door($known)]), $this->core->of($after, entry: [self::door($after)])];
+        $told = Tell::of($was, $is, $now, $tellAll, Work::usual());
+        if ($tellAll || $was->description === $is->description || $this->core->of($known)->description !== $this->core->of($after)->description) {
+            return $told;
+        }
+        // Nothing but the door is different in the text: it is news to those to whom it says something else.
+        $english = LetterWords::english();
+        $readers = [];
+        foreach ($after->meeting->everybody() as $asked) {
+            $readers[$asked->person->email] = $asked->person;
+        }
+        $isNews = static fn(Message $m): bool => $m->changes !== [Change::Text] || !isset($readers[$m->to]) || EntryWords::of($known, $readers[$m->to], $english) !== EntryWords::of($after, $readers[$m->to], $english);
+        $messages = array_values(array_filter($told->messages, $isNews));
+        $untouched = array_values(array_unique([...$told->untouched, ...array_diff(array_column($told->messages, 'to'), array_column($messages, 'to'))]));
+        sort($untouched, SORT_STRING);
+
+        return new Told($messages === [] ? max($was->sequence, $is->sequence) : $told->sequence, $messages, $untouched);
+    }
+
+    /** All of which {@see EntryWords} says something, whoever reads it. */
+    private static function door(MeetingAsTold $told): string
+    {
+        return (string) json_encode([$told->room?->toArray(), $told->meeting->host_id, RoomChoices::of($told->meeting)->column()]);
     }
 
     /** A meeting of which nobody was told yet. */
@@ -113,7 +145,7 @@ final readonly class PlanChange
         $would->setRawAttributes([
             ...$would->getAttributes(),
             ...($isLater ? ['sequence' => 0, 'split_from_uid' => $meeting->uid] : ['id' => $meeting->id, 'uid' => $meeting->uid, 'address_token' => $meeting->address_token, 'sequence' => $meeting->sequence]),
-            'status' => $meeting->status->value, 'coordinator_id' => $meeting->coordinator_id, 'changes_id' => null, 'kit_of' => $meeting->room_of,
+            'status' => $meeting->status->value, 'coordinator_id' => $meeting->coordinator_id, 'changes_id' => null, 'kit_of' => $meeting->own_room_of, 'room_sent' => null,
         ], true);
 
         return $this->freeze->asItStands($would);

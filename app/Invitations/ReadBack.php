@@ -53,7 +53,7 @@ final readonly class ReadBack
         return [
             'meeting' => $this->view->of($meeting),
             'missing' => $this->readiness->missing($meeting),
-            'odd' => [...$this->people($states, count($states)), ...$this->pauses($plan, $people), ...$this->dateOdds($plan), ...$this->sheetOdds($meeting, $series->rule?->isOpen() === true), ...array_map(static fn(array $conflict): array => ['code' => 'room', ...$conflict], $meeting->join_mode->hasKit() ? $this->rooms->conflicts($sheet) : [])],
+            'odd' => [...$this->people($states, count($states)), ...$this->pauses($plan, $people), ...$this->dateOdds($plan), ...$this->sheetOdds($meeting, $series->rule?->isOpen() === true), ...array_map(static fn(array $conflict): array => ['code' => 'room', ...$conflict], $meeting->join_mode->hasKit() ? $this->rooms->conflicts($sheet, $meeting->known_as) : [])],
             'recipients' => array_map(fn(Attendee|DateAttendee $a): array => $this->recipient($a, $meeting, $states), $meeting->everybody()),
             'unsendable' => $this->unsendable($meeting),
             'words' => $meeting->blueprint->words ?? '',

@@ -25,7 +25,7 @@ final readonly class Readiness
         return array_values(array_filter([
             $meeting->title === '' ? 'title' : null,
             $meeting->attendees->isEmpty() ? 'people' : null,
-            $meeting->join_mode->hasKit() && $meeting->kit === null ? 'kit' : null,
+            $meeting->join_mode->hasKit() && ($meeting->kit === null || $meeting->kit->closed_at !== null) ? 'kit' : null,
             $meeting->join_mode === JoinMode::Phone && $meeting->kit?->dial_ins === [] ? 'phones' : null,
             $meeting->join_mode->needsPlace() && ($meeting->place ?? '') === '' ? 'place' : null,
             $meeting->join_mode->hasKit() && $meeting->kit?->unsettled_at !== null ? 'kit_unsettled' : null,

@@ -6,7 +6,6 @@ namespace App\Invitations;
 
 use App\Failure\Decide;
 use App\Failure\NotNow;
-use App\Joining\SettleRoom;
 use App\Live\Live;
 use App\People\Account;
 use App\Planning\ChangeOf;
@@ -15,6 +14,7 @@ use App\Planning\CutSeries;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
 use App\Planning\Over;
+use App\Planning\RoomOf;
 use Carbon\CarbonImmutable;
 use Syndex\Core\ICalendar\AttendeeRole;
 use Syndex\Core\Invitations\Change;
@@ -25,7 +25,7 @@ final readonly class SendChange
     /** After such a change nobody has agreed yet (RFC 5546 3.2.2.1). */
     private const ASKED_ANEW = [Change::New, Change::Time, Change::Length, Change::Repeats, Change::DateMoved, Change::Place];
 
-    public function __construct(private FreezeMeeting $freeze, private PlanChange $plan, private Outbox $outbox, private ChangeOf $change, private CutChange $cuts, private Readiness $readiness, private Live $live) {}
+    public function __construct(private FreezeMeeting $freeze, private PlanChange $plan, private Outbox $outbox, private ChangeOf $change, private CutChange $cuts, private Readiness $readiness, private RoomOf $rooms, private Live $live) {}
 
     /**
      * @param  int  $version  the version of the sheet that was read back
@@ -57,7 +57,9 @@ final readonly class SendChange
             if ($cut !== null) {
                 return $this->cut($cut, $sheet, $meeting, $before, $known, $channels, $by, $words, $leftOut);
             }
+            $rules = $this->rooms->rules($sheet)->toArray();
             $this->change->apply($sheet, $meeting, CarbonImmutable::now());
+            $meeting->update(['room_sent' => $rules]);
             $planned = $this->plan->of($meeting, $known, $this->freeze->asItStands($meeting), $tellAll);
             $meeting->update(['sequence' => $planned->sequence, 'kit_stale_at' => null]);
             $this->askAnew($meeting, $planned, $leftOut);
@@ -65,7 +67,7 @@ final readonly class SendChange
             $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by->id, 'kind' => StepKind::Changed, 'sequence' => $planned->sequence, 'before' => $before, 'after' => $after, 'words' => $words]);
             $this->outbox->tellChange($step, $meeting, $planned, $after, $tellAll, leftOut: $leftOut, atOnce: $atOnce);
             $sheet->delete();
-            SettleRoom::dispatch($meeting->room_of)->afterCommit();
+            $this->rooms->settle($meeting, $known->meeting->room_of);
             $this->live->tell([Live::COORDINATION, ...$channels, ...SendMeeting::channels($meeting)], 'meeting', $meeting->id);
 
             return $meeting;
@@ -82,7 +84,9 @@ final readonly class SendChange
     {
         $wasLater = $this->freeze->asItStands($cut->wasLater);
         $answers = $this->cuts->keepsTimes($cut) ? $meeting->attendees()->pluck('partstat', 'person_id')->all() : [];
+        $rules = $this->rooms->rules($sheet)->toArray();
         $later = $this->change->goOn($cut, $sheet, $meeting, $answers);
+        $later->update(['room_sent' => $rules]);
         $this->change->apply($cut->earlier, $meeting, CarbonImmutable::now());
         $planned = $this->plan->ofCut($meeting, $known, $this->freeze->asItStands($meeting), $wasLater, $this->freeze->asItStands($later));
         $meeting->update(['sequence' => $planned->sequence]);

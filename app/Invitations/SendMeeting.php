@@ -6,7 +6,6 @@ namespace App\Invitations;
 
 use App\Failure\Decide;
 use App\Failure\NotNow;
-use App\Joining\SettleRoom;
 use App\Live\Live;
 use App\People\Account;
 use App\Planning\Attendee;
@@ -14,13 +13,14 @@ use App\Planning\DateAttendee;
 use App\Planning\LayDown;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
+use App\Planning\RoomOf;
 use Syndex\Core\Invitations\Announce;
 use Syndex\Core\Invitations\Method;
 
 /** Sends a meeting: from here on its people know of it. The mails are made and leave by the outbox. */
 final readonly class SendMeeting
 {
-    public function __construct(private FreezeMeeting $freeze, private CoreMeeting $core, private PlanChange $plan, private Outbox $outbox, private LayDown $layDown, private Readiness $readiness, private Live $live) {}
+    public function __construct(private FreezeMeeting $freeze, private CoreMeeting $core, private PlanChange $plan, private Outbox $outbox, private LayDown $layDown, private Readiness $readiness, private RoomOf $rooms, private Live $live) {}
 
     /**
      * @param  int  $version  the version that was read back
@@ -41,13 +41,13 @@ final readonly class SendMeeting
                 throw NotNow::notReady($missing);
             }
             $this->layDown->anew($meeting);
-            $meeting->update(['status' => MeetingStatus::Sent, 'sent_at' => now(), 'version' => $meeting->version + 1]);
+            $meeting->update(['status' => MeetingStatus::Sent, 'sent_at' => now(), 'room_sent' => $this->rooms->rules($meeting)->toArray(), 'version' => $meeting->version + 1]);
             $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by?->id, 'kind' => StepKind::Sent, 'sequence' => $meeting->sequence, 'after' => $after = $this->freeze->write($meeting), 'words' => $words]);
             // Where dates have people of their own, each is told of the dates to which they are asked.
             $meeting->dates->contains('own_people', true)
                 ? $this->outbox->tellChange($step, $meeting, $this->plan->first($this->freeze->asItStands($meeting)), $after, false, atOnce: $atOnce)
                 : $this->outbox->tell($meeting, Method::Request, $meeting->sequence, $this->recipients($meeting), step: $step, atOnce: $atOnce);
-            SettleRoom::dispatch($meeting->room_of)->afterCommit();
+            $this->rooms->settle($meeting);
             $this->live->tell([Live::COORDINATION, ...self::channels($meeting)], 'meeting', $meeting->id);
 
             return $meeting;

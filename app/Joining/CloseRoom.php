@@ -20,14 +20,14 @@ final class CloseRoom implements ShouldQueue
     /** @param string $ref our own name for the room, since the kit may be gone with a discarded draft, or never have been kept */
     public function __construct(public readonly string $ref) {}
 
-    public static function ofMeeting(string $meetingId): void
+    public static function of(string $roomId): void
     {
-        self::dispatch(RoomRef::of($meetingId));
+        self::dispatch(RoomRef::of($roomId));
     }
 
     public function handle(Bridge $bridge): void
     {
         $bridge->close($this->ref);
-        JoiningKit::query()->where('meeting_id', RoomRef::meetingOf($this->ref))->whereNull('closed_at')->update(['closed_at' => now()]);
+        JoiningKit::query()->where('room_id', RoomRef::roomOf($this->ref))->whereNull('closed_at')->update(['closed_at' => now()]);
     }
 }

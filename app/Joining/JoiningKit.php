@@ -10,7 +10,11 @@ use Illuminate\Database\Eloquent\Model;
 /**
  * What one needs to come in: link, number, passcode, telephone numbers and PIN. Secrets lie encrypted.
  *
- * @property string $meeting_id
+ * @property string $room_id the meeting it was made for, or the person who keeps it
+ * @property ?string $meeting_id
+ * @property ?string $person_id who keeps it for many meetings; null: it is of one meeting
+ * @property ?string $address of their own choosing, the last part of its link
+ * @property ?CarbonImmutable $renewed_at since when people can hold what it holds now
  * @property string $bridge_id
  * @property string $link
  * @property ?string $open_link the same with the passcode in it; null: the bridge has none
@@ -30,6 +34,6 @@ final class JoiningKit extends Model
 
     protected function casts(): array
     {
-        return ['open_link' => 'encrypted', 'passcode' => 'encrypted', 'pin' => 'encrypted', 'dial_ins' => 'array', 'closed_at' => 'immutable_datetime', 'unsettled_at' => 'immutable_datetime'];
+        return ['open_link' => 'encrypted', 'passcode' => 'encrypted', 'pin' => 'encrypted', 'dial_ins' => 'array', 'closed_at' => 'immutable_datetime', 'unsettled_at' => 'immutable_datetime', 'renewed_at' => 'immutable_datetime'];
     }
 }

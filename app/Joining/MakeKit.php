@@ -14,7 +14,7 @@ use Syndex\Core\Joining\Randomness;
 use Syndex\Core\Joining\RoomSetting;
 
 /**
- * Gets a meeting its one-off kit from the bridge, or gives the kit it has another passcode. Within {@see decided}, by a decision
+ * Gets a room its kit from the bridge, of one meeting or standing, or gives the kit it has another passcode. Within {@see decided}, by a decision
  * that holds the meeting.
  *
  * Whether the bridge did as asked is not sure where it does not answer: the kit stays marked, and the bridge is told again what
@@ -25,18 +25,25 @@ final readonly class MakeKit
     public function __construct(private Bridge $bridge, private Randomness $randomness) {}
 
     /** The kit it has, or one made now. */
-    public function keptOrMade(string $meetingId, RoomWanted $wanted): JoiningKit
+    public function keptOrMade(string $roomId, RoomWanted $wanted): JoiningKit
     {
-        return self::kept($meetingId) ?? $this->made($meetingId, $wanted, $this->fresh($wanted));
+        $kit = self::kept($roomId);
+
+        return match (true) {
+            $kit === null => $this->made($roomId, $wanted, $this->fresh($wanted)),
+            // It was left for another, and closed since.
+            $kit->closed_at !== null => $this->changed($kit, $wanted, $this->fresh($wanted)),
+            default => $kit,
+        };
     }
 
     /** @param ?Passcode $typed one of the coordinator's own; null: it is made up */
-    public function withPasscode(string $meetingId, RoomWanted $wanted, #[\SensitiveParameter] ?Passcode $typed): JoiningKit
+    public function withPasscode(string $roomId, RoomWanted $wanted, #[\SensitiveParameter] ?Passcode $typed): JoiningKit
     {
         $passcode = $typed ?? $this->fresh($wanted);
-        $kit = self::kept($meetingId);
+        $kit = self::kept($roomId);
 
-        return $kit === null ? $this->made($meetingId, $wanted, $passcode) : $this->changed($kit, $wanted, $passcode);
+        return $kit === null ? $this->made($roomId, $wanted, $passcode) : $this->changed($kit, $wanted, $passcode);
     }
 
     private function fresh(RoomWanted $wanted): Passcode
@@ -50,9 +57,9 @@ final readonly class MakeKit
      *
      * @param  \Closure(): JoiningKit  $decision  safe to run again from its beginning
      */
-    public static function decided(string $meetingId, \Closure $decision): JoiningKit
+    public static function decided(string $roomId, \Closure $decision): JoiningKit
     {
-        $isMarked = JoiningKit::query()->where('meeting_id', $meetingId)->whereNull('unsettled_at')->update(['unsettled_at' => now()]) > 0;
+        $isMarked = JoiningKit::query()->where('room_id', $roomId)->whereNull('unsettled_at')->update(['unsettled_at' => now()]) > 0;
         $isSure = false;
         try {
             $kit = Decide::on($decision);
@@ -65,25 +72,27 @@ final readonly class MakeKit
             throw $refused;
         } finally {
             if (!$isSure) {
-                SettleRoom::unsure($meetingId);
+                SettleRoom::unsure($roomId);
             } elseif ($isMarked) {
-                JoiningKit::query()->where('meeting_id', $meetingId)->update(['unsettled_at' => null]);
+                JoiningKit::query()->where('room_id', $roomId)->update(['unsettled_at' => null]);
             }
         }
     }
 
-    private static function kept(string $meetingId): ?JoiningKit
+    private static function kept(string $roomId): ?JoiningKit
     {
-        return JoiningKit::query()->where('meeting_id', $meetingId)->lockForUpdate()->first();
+        return JoiningKit::query()->where('room_id', $roomId)->lockForUpdate()->first();
     }
 
-    private function made(string $meetingId, RoomWanted $wanted, Passcode $passcode): JoiningKit
+    private function made(string $roomId, RoomWanted $wanted, Passcode $passcode): JoiningKit
     {
         $pin = Pin::made($this->randomness);
-        $room = $this->bridge->settle(RoomRef::of($meetingId), $wanted, $passcode, $pin);
+        $room = $this->bridge->settle(RoomRef::of($roomId), $wanted, $passcode, $pin);
 
         return JoiningKit::query()->create([
-            'meeting_id' => $meetingId,
+            'room_id' => $roomId,
+            $wanted->isStanding ? 'person_id' : 'meeting_id' => $roomId,
+            'renewed_at' => now(),
             'bridge_id' => $room->id,
             'link' => $room->link,
             'open_link' => $room->openLink,
@@ -99,7 +108,13 @@ final readonly class MakeKit
     {
         $pin ??= Pin::of($kit->pin);
 
-        return self::settled($kit, $this->bridge->settle(RoomRef::of($kit->meeting_id), $wanted, $passcode, $pin), $wanted, $passcode, $pin);
+        return self::settled($kit, $this->bridge->settle(RoomRef::of($kit->room_id), $wanted, $passcode, $pin), $wanted, $passcode, $pin);
+    }
+
+    /** The kit as it is, on a room that is to be otherwise. */
+    public function asWanted(JoiningKit $kit, RoomWanted $wanted): JoiningKit
+    {
+        return $this->changed($kit, $wanted, Passcode::typed($kit->passcode), Pin::of($kit->pin));
     }
 
     /** Writes down what the bridge said, which may be another link: it forgets rooms too. */
@@ -111,7 +126,8 @@ final readonly class MakeKit
             'unsettled_at' => null, 'told' => $wanted->mark(), 'closed_at' => null,
         ]);
         if ($was !== [$kit->link, $kit->number, $kit->passcode, $kit->pin]) {
-            event(new KitChanged($kit->meeting_id));
+            $kit->update(['renewed_at' => now()]);
+            event(new KitChanged($kit->room_id));
         }
 
         return $kit;
@@ -122,15 +138,15 @@ final readonly class MakeKit
      *
      * @param  list<'passcode'|'pin'|'link'>  $what
      */
-    public function anew(string $meetingId, RoomWanted $wanted, array $what): JoiningKit
+    public function anew(string $roomId, RoomWanted $wanted, array $what): JoiningKit
     {
-        $kit = self::kept($meetingId) ?? throw new \LogicException("Meeting $meetingId has no kit.");
+        $kit = self::kept($roomId) ?? throw new \LogicException("Room $roomId has no kit.");
         $change = fn(): JoiningKit => $this->changed($kit, $wanted, in_array('passcode', $what, true) ? $this->fresh($wanted) : Passcode::typed($kit->passcode), in_array('pin', $what, true) ? Pin::made($this->randomness) : null);
         if (!in_array('link', $what, true)) {
             return $change();
         }
         // A closed room's name opens another room.
-        $this->bridge->close(RoomRef::of($meetingId));
+        $this->bridge->close(RoomRef::of($roomId));
         try {
             return $change();
         } catch (BridgeFailed $failed) {

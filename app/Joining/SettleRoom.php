@@ -20,24 +20,25 @@ final class SettleRoom implements ShouldQueue
     /** @var list<int> seconds */
     public array $backoff = [2, 5, 10, 30, 60, 300];
 
-    public function __construct(public readonly string $meetingId) {}
+    public function __construct(public readonly string $roomId) {}
 
-    public static function unsure(string $meetingId): void
+    public static function unsure(string $roomId): void
     {
-        JoiningKit::query()->where('meeting_id', $meetingId)->update(['unsettled_at' => now()]);
-        self::dispatch($meetingId)->delay(2);
+        JoiningKit::query()->where('room_id', $roomId)->update(['unsettled_at' => now()]);
+        self::dispatch($roomId)->delay(2);
     }
 
     public function handle(Bridge $bridge, WantedRooms $rooms): void
     {
         Decide::on(function () use ($bridge, $rooms): void {
-            $wanted = $rooms->locked($this->meetingId);
-            $kit = JoiningKit::query()->where('meeting_id', $this->meetingId)->lockForUpdate()->first();
+            $wanted = $rooms->locked($this->roomId);
+            $kit = JoiningKit::query()->where('room_id', $this->roomId)->lockForUpdate()->first();
             if ($wanted === null || $kit === null) {
-                $bridge->close(RoomRef::of($this->meetingId));
+                $bridge->close(RoomRef::of($this->roomId));
+                $kit?->update(['closed_at' => now()]);
             } elseif ($kit->closed_at === null && ($kit->unsettled_at !== null || $kit->told !== $wanted->mark())) {
                 [$passcode, $pin] = [Passcode::typed($kit->passcode), Pin::of($kit->pin)];
-                MakeKit::settled($kit, $bridge->settle(RoomRef::of($this->meetingId), $wanted, $passcode, $pin), $wanted, $passcode, $pin);
+                MakeKit::settled($kit, $bridge->settle(RoomRef::of($this->roomId), $wanted, $passcode, $pin), $wanted, $passcode, $pin);
             }
         });
     }

@@ -18,9 +18,9 @@ final class SettleUnsure implements ShouldQueue
 
     public function handle(): void
     {
-        foreach (JoiningKit::query()->whereNull('closed_at')->where('unsettled_at', '<', now()->subSeconds(self::SECONDS))->pluck('meeting_id') as $meetingId) {
+        foreach (JoiningKit::query()->whereNull('closed_at')->where('unsettled_at', '<', now()->subSeconds(self::SECONDS))->pluck('room_id') as $roomId) {
             try {
-                SettleRoom::dispatchSync((string) $meetingId);
+                SettleRoom::dispatchSync((string) $roomId);
             } catch (BridgeFailed) {
                 // It is asked again a minute from now.
             }

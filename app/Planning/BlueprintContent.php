@@ -89,7 +89,7 @@ final class BlueprintContent
             'clock' => substr((string) $content['starts_local'], 11),
             // Until when a series goes is of its dates.
             'rrule' => $content['rrule'] === null ? null : preg_replace('/;?(?:UNTIL|COUNT)=[^;]*/', '', (string) $content['rrule']),
-            'room' => $content['room'] ?? null,
+            'room' => RoomChoices::read($content['room'] ?? [])->column(),
         ];
     }
 }

@@ -23,7 +23,7 @@ use Syndex\Core\Time\WallTime;
 final readonly class ChangeOf
 {
     /** Columns that a sheet may change. */
-    private const COLUMNS = ['host_id', 'title', 'purpose', 'links', 'starts_local', 'zone', 'all_day', 'duration_minutes', 'rrule', 'extra_local', 'dropped_local', 'moved_local', 'join_mode', 'place', 'room', 'hides_people', 'reminder_minutes', 'calendar_class', 'categories', 'takes_no_time', 'not_forwarded', 'kit_of'];
+    private const COLUMNS = ['host_id', 'title', 'purpose', 'links', 'starts_local', 'zone', 'all_day', 'duration_minutes', 'rrule', 'extra_local', 'dropped_local', 'moved_local', 'join_mode', 'place', 'room', 'hides_people', 'reminder_minutes', 'calendar_class', 'categories', 'takes_no_time', 'not_forwarded', 'kit_of', 'room_sent'];
 
     public function __construct(private StartDraft $start, private LayDown $layDown, private MeetingSeries $series, private CutChange $cuts, private Live $live) {}
 
@@ -138,7 +138,7 @@ final readonly class ChangeOf
         $this->write($cut->later, $sheet);
         $sheet->update([
             'changes_id' => null, 'status' => MeetingStatus::Sent, 'sent_at' => now(), 'coordinator_id' => $meeting->coordinator_id,
-            'split_local' => str_replace('T', ' ', $cut->from->format()), 'split_from_id' => $meeting->id, 'split_from_uid' => $meeting->uid, 'kit_of' => $meeting->room_of,
+            'split_local' => str_replace('T', ' ', $cut->from->format()), 'split_from_id' => $meeting->id, 'split_from_uid' => $meeting->uid, 'kit_of' => $meeting->own_room_of,
         ]);
         $sheet->attendees()->get()->each(static fn(Attendee $a) => $a->update(['partstat' => $answers[$a->person_id] ?? 'needs-action']));
         FindWords::keepMeeting($sheet->id, SearchKey::distinct($sheet->title));

@@ -23,7 +23,7 @@ final readonly class DiscardDraft
             }
             if ($meeting->changes_id === null) {
                 // Also where no kit was kept: the bridge may have opened a room without our hearing of it.
-                CloseRoom::ofMeeting($meeting->id);
+                CloseRoom::of($meeting->id);
             }
             $meeting->delete();
             $this->live->tell([Live::COORDINATION], 'meeting', $meeting->known_as);

@@ -75,9 +75,15 @@ final readonly class HandOver
         if ($leaves) {
             DateAttendee::query()->where('person_id', $person->id)->whereIn('meeting_date_id', $sheet->dates()->select('id'))->delete();
         }
-        $sheet->update(['version' => $sheet->version + 1, ...($isHost ? ['host_id' => $to?->id] : [])]);
+        $sheet->update(['version' => $sheet->version + 1, ...($isHost ? ['host_id' => $to?->id, ...self::withoutLastingRoom($sheet)] : [])]);
 
         return $isSent;
+    }
+
+    /** @return array<string, mixed> what was in the room of who hosted it is in none of another's */
+    private static function withoutLastingRoom(Meeting $sheet): array
+    {
+        return $sheet->standing_of === null ? [] : ['room' => [...(array) $sheet->room, 'standing' => false]];
     }
 
     /** @return Collection<int, Meeting> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\Failure\Decide;
+use App\Joining\SettleRoom;
 use App\People\Account;
 use App\People\LeaveHouse;
 use App\People\Person;
@@ -46,6 +47,8 @@ final readonly class HandOverController
             $done = ($this->handOver)($person, $to, $leaves, $account);
             if ($leaves) {
                 $leave($person, $account);
+                // It is closed as soon as nothing is held in it any more.
+                SettleRoom::dispatch($person->id)->afterCommit();
             }
 
             return $done;

@@ -35,7 +35,8 @@ final readonly class KitView
     public function of(Meeting $meeting): ?array
     {
         $kit = $meeting->kit;
-        if ($kit === null) {
+        // One that was left for another room and closed since opens nothing: another is made.
+        if ($kit === null || ($kit->closed_at !== null && $meeting->status->isEditable())) {
             return null;
         }
         $rules = $this->rooms->rules($meeting);
@@ -49,6 +50,7 @@ final readonly class KitView
             'asksPasscode' => $given->passcode !== null,
             'strength' => ['bits' => $passcode->bits(), 'is' => $passcode->strength()],
             'pin' => $kit->pin,
+            'standingOf' => $meeting->standing_of,
             'settled' => $kit->unsettled_at === null,
             'dialIns' => $this->phones->of($meeting, $rules),
         ];

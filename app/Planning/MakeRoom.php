@@ -24,7 +24,7 @@ final class MakeRoom implements ShouldQueue
     public function handle(GiveKit $giveKit, Live $live): void
     {
         $meeting = Meeting::query()->find($this->meetingId);
-        if ($meeting === null || !$meeting->join_mode->hasKit() || $meeting->kit !== null || !$meeting->status->isEditable()) {
+        if ($meeting === null || !$meeting->join_mode->hasKit() || ($meeting->kit !== null && $meeting->kit->closed_at === null) || !$meeting->status->isEditable()) {
             return;
         }
         try {

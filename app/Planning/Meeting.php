@@ -46,7 +46,8 @@ use Illuminate\Support\Collection;
  * @property ?list<array{string, string}> $moved_local which added date stands in for which dropped one
  * @property JoinMode $join_mode
  * @property ?string $place
- * @property ?array{settings?: array<string, mixed>, coHosts?: list<string>, presenters?: list<string>, account?: ?string, reason?: ?string} $room what was chosen for it: {@see RoomChoices}
+ * @property ?array<string, mixed> $room what was chosen for it: {@see RoomChoices}
+ * @property ?array<string, mixed> $room_sent the rules with which it was sent
  * @property ?bool $hides_people whether its people are hidden from each other; null: as usual with whoever is invited
  * @property ?int $reminder_minutes minutes ahead at which calendars remind; null: they do not
  * @property 'public'|'private'|'confidential' $calendar_class
@@ -76,6 +77,8 @@ use Illuminate\Support\Collection;
  * @property ?self $change
  * @property ?Blueprint $blueprint
  * @property-read string $known_as
+ * @property-read ?string $standing_of the person in whose room it is held
+ * @property-read string $own_room_of
  * @property-read string $room_of
  */
 final class Meeting extends Model
@@ -98,6 +101,7 @@ final class Meeting extends Model
             'all_day' => 'boolean',
             'hides_people' => 'boolean',
             'room' => 'array',
+            'room_sent' => 'array',
             'categories' => 'array',
             'takes_no_time' => 'boolean',
             'not_forwarded' => 'boolean',
@@ -163,7 +167,7 @@ final class Meeting extends Model
     /** @return HasOne<JoiningKit, $this> */
     public function kit(): HasOne
     {
-        return $this->hasOne(JoiningKit::class, 'meeting_id', 'room_of');
+        return $this->hasOne(JoiningKit::class, 'room_id', 'room_of');
     }
 
     /** @return HasOne<self, $this> the sheet of a change that waits */
@@ -178,10 +182,22 @@ final class Meeting extends Model
         return $this->changes_id ?? $this->id;
     }
 
-    /** The meeting under which its room is kept: parts of a series that was split go on in one room. */
-    public function getRoomOfAttribute(): string
+    /** The meeting under which a room made for it is kept: parts of a series that was split go on in one room. */
+    public function getOwnRoomOfAttribute(): string
     {
         return $this->kit_of ?? $this->known_as;
+    }
+
+    /** Said anew by what was chosen, since the column of this name is the database's own and follows only when it is read again. */
+    public function getStandingOfAttribute(): ?string
+    {
+        return ($this->room['standing'] ?? false) === true ? $this->host_id : null;
+    }
+
+    /** The room it is held in: that of its host, or one of its own. */
+    public function getRoomOfAttribute(): string
+    {
+        return $this->standing_of ?? $this->own_room_of;
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\Joining\GivenKit;
 use App\People\Countries;
 use App\People\Whereabouts;
 use Syndex\Core\Joining\DialIn;
@@ -18,23 +19,24 @@ final readonly class MeetingPhones
 {
     public function __construct(private Whereabouts $whereabouts) {}
 
-    /** @return list<array{country: string, number: string, uri: string}> as people abroad read them, each with the country by name */
+    /** @return list<array{country: string, number: string, uri: string, dials: string}> as people abroad read them, each with the country by name */
     public function of(Meeting $meeting, RoomRules $rules): array
     {
-        if (!self::areGiven($meeting, $rules)) {
+        if (!self::areGiven($meeting, $rules) || $meeting->kit === null) {
             return [];
         }
-        $numbers = array_map(static fn(array $d): DialIn => DialIn::of($d['country'], $d['number'], $d['free'] ?? false), $meeting->kit->dial_ins ?? []);
+        $given = GivenKit::under($meeting->kit, $rules);
+        $numbers = array_map(static fn(array $d): DialIn => DialIn::of($d['country'], $d['number'], $d['free'] ?? false), $meeting->kit->dial_ins);
         $people = array_map(static fn(array $about): ?string => $about['country'], $this->whereabouts->of(array_values($meeting->attendees->map(static fn(Attendee $a): string => $a->person_id)->all())));
         $chosen = self::choose($numbers, $people, $rules);
-        $given = [];
+        $lines = [];
         foreach ($chosen as $one) {
             foreach ($one->numbers as $number) {
-                $given[$number->number] = ['country' => Countries::named($number->country), 'number' => PhoneText::of($number->number), 'uri' => $number->uri()];
+                $lines[$number->number] = ['country' => Countries::named($number->country), 'number' => PhoneText::of($number->number), 'uri' => $number->uri(), 'dials' => $number->dialsOn($given->number, $given->pin)];
             }
         }
 
-        return array_values($given);
+        return array_values($lines);
     }
 
     /** Not where people hear and speak by computer alone; always where there is nothing but the telephone. */

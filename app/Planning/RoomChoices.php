@@ -16,24 +16,28 @@ final readonly class RoomChoices
      * @param  ?string  $account  of the bridge; null: the usual one
      * @param  ?string  $reason  why it is recorded
      */
-    public function __construct(public array $settings = [], public array $coHosts = [], public array $presenters = [], public ?string $account = null, public ?string $reason = null) {}
+    public function __construct(public array $settings = [], public array $coHosts = [], public array $presenters = [], public ?string $account = null, public ?string $reason = null, public RoomParts $parts = new RoomParts()) {}
 
     public static function of(Meeting $meeting): self
     {
-        $kept = $meeting->room ?? [];
-
-        return new self(array_filter((array) ($kept['settings'] ?? []), static fn(mixed $value, string|int $name): bool => RoomSetting::tryFrom((string) $name)?->takes($value) === true, ARRAY_FILTER_USE_BOTH), array_values((array) ($kept['coHosts'] ?? [])), array_values((array) ($kept['presenters'] ?? [])), $kept['account'] ?? null, $kept['reason'] ?? null);
+        return self::read($meeting->room ?? []);
     }
 
-    /** @return ?array{settings: array<string, mixed>, coHosts: list<string>, presenters: list<string>, account: ?string, reason: ?string} null: nothing was chosen */
+    /** @param array<string, mixed> $kept as a meeting keeps it, also one from a time when there was less to choose */
+    public static function read(array $kept): self
+    {
+        return new self(array_filter((array) ($kept['settings'] ?? []), static fn(mixed $value, string|int $name): bool => RoomSetting::tryFrom((string) $name)?->takes($value) === true, ARRAY_FILTER_USE_BOTH), array_values((array) ($kept['coHosts'] ?? [])), array_values((array) ($kept['presenters'] ?? [])), $kept['account'] ?? null, $kept['reason'] ?? null, RoomParts::read($kept));
+    }
+
+    /** @return ?array<string, mixed> as {@see wire}; null: nothing was chosen */
     public function column(): ?array
     {
-        return $this->settings === [] && $this->coHosts === [] && $this->presenters === [] && $this->account === null && $this->reason === null ? null : ['settings' => $this->settings, 'coHosts' => $this->coHosts, 'presenters' => $this->presenters, 'account' => $this->account, 'reason' => $this->reason];
+        return $this == new self() ? null : [...$this->wire(), 'settings' => $this->settings];
     }
 
-    /** @return array{settings: \stdClass, coHosts: list<string>, presenters: list<string>, account: ?string, reason: ?string} */
+    /** @return array<string, mixed> */
     public function wire(): array
     {
-        return ['settings' => (object) $this->settings, 'coHosts' => $this->coHosts, 'presenters' => $this->presenters, 'account' => $this->account, 'reason' => $this->reason];
+        return ['settings' => (object) $this->settings, 'coHosts' => $this->coHosts, 'presenters' => $this->presenters, 'account' => $this->account, 'reason' => $this->reason, ...$this->parts->wire()];
     }
 }

@@ -12,6 +12,6 @@ final class RoomController
 {
     public function __invoke(RoomRequest $request, ZoneData $zones, RoomView $view): JsonResponse
     {
-        return new JsonResponse($view->of($request->sheet($zones), $request->hostComes()));
+        return new JsonResponse($view->of($request->sheet($zones), $request->hostComes(), $request->meetingId()));
     }
 }

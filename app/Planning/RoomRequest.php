@@ -10,7 +10,12 @@ final class RoomRequest extends SheetRequest
     /** @return array<string, mixed> */
     public function rules(): array
     {
-        return [...parent::rules(), 'hostComes' => ['sometimes', 'integer', 'between:-1440,1440']];
+        return [...parent::rules(), 'hostComes' => ['sometimes', 'integer', 'between:-1440,1440'], 'meetingId' => ['sometimes', 'nullable', 'string', 'max:26']];
+    }
+
+    public function meetingId(): ?string
+    {
+        return $this->input('meetingId');
     }
 
     /** Minutes from the start. */

@@ -25,7 +25,9 @@ use Syndex\Core\Joining\RoomConflicts;
 use Syndex\Core\Joining\RoomRules;
 use Syndex\Core\Joining\RoomSetting;
 use Syndex\Core\Joining\WayIn;
+use Syndex\Core\Time\Instant;
 use Syndex\Core\Time\WallTime;
+use Syndex\Core\Work;
 
 /** The room of a sheet: its settings and who locks them, what becomes of each at the door, what does not go together, and the telephones. */
 final readonly class RoomView
@@ -46,13 +48,17 @@ final readonly class RoomView
     /** Somebody to whom the link was handed on. */
     private const STRANGER = '';
 
-    public function __construct(private RoomOf $rooms, private Whereabouts $whereabouts, private BridgeOffers $offers) {}
+    /** Dates of a series that are held against what else is held in the same room. */
+    private const DATES = 500;
+
+    public function __construct(private RoomOf $rooms, private Whereabouts $whereabouts, private BridgeOffers $offers, private StandingRooms $standing) {}
 
     /**
      * @param  int  $hostComes  minutes from the start
+     * @param  ?string  $meetingId  of whose time it is no matter that it is taken: the meeting itself
      * @return array<string, mixed>
      */
-    public function of(Sheet $sheet, int $hostComes): array
+    public function of(Sheet $sheet, int $hostComes, ?string $meetingId = null): array
     {
         $policy = $this->rooms->policy($sheet->hostId);
         $rules = $policy->rules($sheet->room->settings);
@@ -72,15 +78,36 @@ final readonly class RoomView
             'clocks' => self::clocks($sheet),
             'groups' => self::groups($expected, $forecast, $from, $until),
             'sum' => self::sum($expected, $forecast, max(0, $hostComes)),
-            'conflicts' => array_map(self::conflict(...), (new RoomConflicts($rules, $expected, $hostComes, $account, $sheet->durationMinutes))->all()),
+            'conflicts' => [...array_map(self::conflict(...), (new RoomConflicts($rules, $expected, $hostComes, $account, $sheet->durationMinutes))->all()), ...$this->atOnce($sheet, $meetingId)],
+            'holders' => self::isStanding($sheet) ? $this->standing->holders((string) $sheet->hostId, array_column($sheet->attendees, 'personId')) : null,
+            'inRoom' => $sheet->joinMode === JoinMode::Both ? $sheet->room->parts->inRoom : [],
             ...$this->phones($expected, $rules, $sheet->joinMode === JoinMode::Phone || $rules->value(RoomSetting::Audio) !== 'computer'),
         ];
     }
 
     /** @return list<array<string, mixed>> what does not go together, the host coming at the start */
-    public function conflicts(Sheet $sheet): array
+    public function conflicts(Sheet $sheet, ?string $meetingId = null): array
     {
-        return array_map(self::conflict(...), (new RoomConflicts($this->rooms->policy($sheet->hostId)->rules($sheet->room->settings), $this->expected($sheet), 0, $this->offers->account($sheet->room->account), $sheet->durationMinutes))->all());
+        return [...array_map(self::conflict(...), (new RoomConflicts($this->rooms->policy($sheet->hostId)->rules($sheet->room->settings), $this->expected($sheet), 0, $this->offers->account($sheet->room->account), $sheet->durationMinutes))->all()), ...$this->atOnce($sheet, $meetingId)];
+    }
+
+    private static function isStanding(Sheet $sheet): bool
+    {
+        return $sheet->room->parts->standing && $sheet->hostId !== null;
+    }
+
+    /** @return list<array<string, mixed>> other meetings that are held in the same room then */
+    private function atOnce(Sheet $sheet, ?string $meetingId): array
+    {
+        if (!self::isStanding($sheet) || $sheet->series->allDay) {
+            return [];
+        }
+        $dates = array_map(static fn(int $start): array => [$start, $start + $sheet->durationMinutes * 60], $sheet->series->expand(Work::usual(), Instant::ofSeconds(now()->getTimestamp()), limit: self::DATES)->starts);
+
+        return array_map(static fn(array $other): array => [
+            'kind' => 'room_taken', 'people' => [], 'ways' => [],
+            'facts' => (object) ['title' => $other['title'], 'date' => WallTime::ofSeconds($sheet->zone->toWall((int) strtotime($other['on'])))->format()],
+        ], $this->standing->atOnce((string) $sheet->hostId, $dates, $meetingId));
     }
 
     /** @return array<string, mixed> */
@@ -103,10 +130,11 @@ final readonly class RoomView
         $expected = [];
         foreach ($sheet->attendees as ['personId' => $id]) {
             $about = $found[$id] ?? null;
-            if ($about !== null) {
+            // Who comes to the place comes through no door.
+            if ($about !== null && !($sheet->joinMode === JoinMode::Both && in_array($id, $sheet->room->parts->inRoom, true))) {
                 $who = match (true) {
                     $id === $sheet->hostId => ArrivesAs::Host,
-                    in_array($id, $sheet->room->coHosts, true) => ArrivesAs::CoHost,
+                    in_array($id, $sheet->room->coHosts, true), $id === $sheet->room->parts->standIn => ArrivesAs::CoHost,
                     $about['kind'] === PersonKind::Guest => ArrivesAs::Guest,
                     default => ArrivesAs::Colleague,
                 };

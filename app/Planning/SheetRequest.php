@@ -50,7 +50,7 @@ class SheetRequest extends SeriesRequest
             'choices.categories.*' => ['required', 'string', 'max:60', 'regex:/\\A[^\\x00-\\x1F]+\\z/u'],
             'choices.takesNoTime' => ['required_with:choices', 'boolean'],
             'choices.notForwarded' => ['required_with:choices', 'boolean'],
-            'room' => ['sometimes', 'array:settings,coHosts,presenters,account,reason'],
+            'room' => ['sometimes', 'array:settings,coHosts,presenters,account,reason,standing,inRoom,standIn,smallRooms,interpreters'],
             'room.settings' => ['present_with:room', 'array', RoomEntry::settings(...)],
             'room.coHosts' => ['present_with:room', 'array', 'list', 'max:100'],
             'room.coHosts.*' => ['bail', 'required', 'string', 'max:26'],
@@ -58,6 +58,18 @@ class SheetRequest extends SeriesRequest
             'room.presenters.*' => ['bail', 'required', 'string', 'max:26'],
             'room.reason' => ['sometimes', 'nullable', 'string', 'max:200'],
             'room.account' => ['present_with:room', 'nullable', 'string', 'max:40'],
+            'room.standing' => ['sometimes', 'boolean:strict'],
+            'room.inRoom' => ['sometimes', 'array', 'list', 'max:' . SheetLimits::PEOPLE],
+            'room.standIn' => ['sometimes', 'nullable', 'string', 'max:26'],
+            'room.smallRooms' => ['sometimes', 'array', 'list', 'max:50'],
+            'room.smallRooms.*' => ['array:name,people'],
+            'room.smallRooms.*.name' => ['required', 'string', 'max:80'],
+            'room.smallRooms.*.people' => ['present', 'array', 'list', 'max:500'],
+            'room.interpreters' => ['sometimes', 'array', 'list', 'max:20'],
+            'room.interpreters.*' => ['array:personId,from,to'],
+            'room.interpreters.*.personId' => ['bail', 'required', 'string', 'max:26'],
+            'room.interpreters.*.from' => ['required', 'string', 'regex:/\A[a-z]{2,3}\z/'],
+            'room.interpreters.*.to' => ['required', 'string', 'regex:/\A[a-z]{2,3}\z/', 'different:room.interpreters.*.from'],
             ...parent::rules(),
         ];
     }
@@ -127,6 +139,7 @@ class SheetRequest extends SeriesRequest
             $people('room.presenters'),
             $this->input('room.account'),
             trim((string) $this->input('room.reason')) === '' ? null : trim((string) $this->input('room.reason')),
+            RoomParts::read((array) $this->input('room', []))->among($asked),
         );
     }
 

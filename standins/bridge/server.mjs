@@ -13,7 +13,7 @@ const port = Number(process.env.BRIDGE_PORT ?? 2626);
 const file = path.join(folder, 'rooms.json');
 
 fs.mkdirSync(folder, { recursive: true });
-/** Rooms by the name that was chosen for them. @type {Record<string, { id: string, title: string, link: string, number: string, passcode: string, pin: string, closed: boolean, rules?: object, account?: string }>} */
+/** Rooms by the name that was chosen for them. @type {Record<string, { id: string, title: string, link: string, number: string, passcode: string, pin: string, closed: boolean, rules?: object, account?: string, address?: string, dead?: string[] }>} */
 const rooms = readRooms();
 const NO_FAULTS = { slowMs: 0, lateMs: 0, refuse: false, drop: false, dropAfter: false };
 const faults = { ...NO_FAULTS };
@@ -64,8 +64,14 @@ const described = ({ id, title, link, passcode, number, closed, rules, account }
   dial_ins: DIAL_INS,
 });
 
+const freshLink = () => `https://meet.syndex.example/j/${letters(3)}-${letters(4)}-${letters(3)}`;
+
+/** Whether an address is another room's, or was any room's: an old link leads nowhere for good. */
+const isTaken = (address, ref) =>
+  Object.entries(rooms).some(([other, room]) => (other !== ref && room.address === address) || (room.dead ?? []).includes(address));
+
 /** Opens the room with this name, or gives the one that is there what was asked. */
-function settle(ref, { title, passcode, pin, rules, account }) {
+function settle(ref, { title, passcode, pin, rules, account, address }) {
   if (!/^[A-Za-z0-9]{4,32}$/.test(passcode ?? '') || !/^\d{4,12}$/.test(pin ?? '')) {
     return [422, { error: 'a room needs a passcode of letters and digits and a PIN of digits' }];
   }
@@ -76,9 +82,20 @@ function settle(ref, { title, passcode, pin, rules, account }) {
   if (rules !== undefined && (rules === null || typeof rules !== 'object' || Array.isArray(rules))) {
     return [422, { error: 'rules are an object, a setting a key' }];
   }
+  if (address !== undefined && address !== null && !/^[a-z0-9][a-z0-9-]{1,38}[a-z0-9]$/.test(address)) {
+    return [422, { error: 'an address is of small letters, digits and hyphens' }];
+  }
+  if (address && isTaken(address, ref)) {
+    return [409, { error: 'this address is taken' }];
+  }
   const settled = { title: String(title ?? ''), passcode, pin, rules: rules ?? {}, account: chosen.id };
   const there = Object.hasOwn(rooms, ref) ? rooms[ref] : undefined;
+  const linked = (address) => (address ? `https://meet.syndex.example/r/${address}` : freshLink());
+  const dead = [...(there?.dead ?? []), ...(there?.address && there.address !== (address ?? undefined) ? [there.address] : [])];
   if (there && !there.closed) {
+    if ((address ?? null) !== (there.address ?? null)) {
+      Object.assign(there, { link: linked(address), address: address ?? undefined, dead });
+    }
     Object.assign(there, settled);
     keep();
     return [200, described(there)];
@@ -86,7 +103,9 @@ function settle(ref, { title, passcode, pin, rules, account }) {
   rooms[ref] = {
     id: letters(12),
     ...settled,
-    link: `https://meet.syndex.example/j/${letters(3)}-${letters(4)}-${letters(3)}`,
+    link: linked(address),
+    ...(address ? { address } : {}),
+    ...(dead.length > 0 ? { dead } : {}),
     number: freshNumber(),
     closed: false,
   };

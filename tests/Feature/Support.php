@@ -68,7 +68,7 @@ function kit(Meeting $meeting): JoiningKit
     $meeting->update(['join_mode' => JoinMode::Online]);
 
     return JoiningKit::query()->create([
-        'meeting_id' => $meeting->id, 'bridge_id' => Str::lower(Str::random(12)), 'link' => 'https://meet.syndex.example/j/abc-defg-hij', 'number' => '829114507', 'passcode' => 'Hn7pR4wk', 'pin' => '604187',
+        'room_id' => $meeting->id, 'meeting_id' => $meeting->id, 'renewed_at' => now(), 'bridge_id' => Str::lower(Str::random(12)), 'link' => 'https://meet.syndex.example/j/abc-defg-hij', 'number' => '829114507', 'passcode' => 'Hn7pR4wk', 'pin' => '604187',
         'dial_ins' => [['country' => 'GB', 'number' => '+442079460142']],
     ]);
 }
@@ -117,4 +117,10 @@ function sheet(Meeting $meeting, array $changes = []): array
 function repeats(array $changes = []): array
 {
     return ['by' => 'words', 'every' => 'week', 'interval' => 1, 'days' => ['tue'], 'monthBy' => 'date', 'monthDay' => 1, 'nth' => 1, 'weekday' => 'tue', 'end' => 'count', 'count' => 4, 'untilOn' => null, ...$changes];
+}
+
+/** What is chosen for a room where nothing is. */
+function noRoom(): array
+{
+    return ['settings' => [], 'coHosts' => [], 'presenters' => [], 'account' => null, 'reason' => null, 'standing' => false, 'inRoom' => [], 'standIn' => null, 'smallRooms' => [], 'interpreters' => []];
 }

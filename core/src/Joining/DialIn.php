@@ -19,6 +19,17 @@ final readonly class DialIn
         return new self($country, $number, $free);
     }
 
+    /**
+     * What a telephone dials that goes on by itself after a pause: number of the meeting and PIN (common practice, no published source;
+     * a comma is a pause of about two seconds).
+     *
+     * @param  ?string  $pin  null: none is asked for
+     */
+    public function dialsOn(string $meetingNumber, ?string $pin): string
+    {
+        return "$this->number,,$meetingNumber#" . ($pin === null ? '' : ",,$pin#");
+    }
+
     /** RFC 3966 5.1.4: a global number and nothing else. */
     public function uri(): string
     {

@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
 import '../lib/i18nRoom';
-import { listed } from '../lib/time';
+import { clock, listed, longDate } from '../lib/time';
 import { Button } from '../ui/Button';
 import type { Room, RoomConflict, SomeSettings } from './room';
 import { wayWords } from './words';
@@ -22,7 +22,13 @@ export function ConflictText({ conflict, nameOf }: { conflict: RoomConflict; nam
   const { t } = useTranslation();
   const names = useNames(nameOf);
   const wanted = conflict.facts['setting'];
-  const facts = { ...conflict.facts, names: names(conflict.people), what: wanted ? t(`entryRules.label.${wanted}`) : '' };
+  const date = conflict.facts['date'];
+  const facts = {
+    ...conflict.facts,
+    when: date ? `${longDate(String(date))}, ${clock(String(date))}` : '',
+    names: names(conflict.people),
+    what: wanted ? t(`entryRules.label.${wanted}`) : '',
+  };
   return (
     <>
       <p className="font-semibold">{t(`entryRules.conflict.${conflict.kind}.title`, facts)}</p>

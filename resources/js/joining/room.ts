@@ -45,9 +45,28 @@ export const roomChoicesShape = z.object({
   presenters: z.array(z.string()),
   account: z.nullable(z.string()),
   reason: z.nullable(z.string()),
+  /** Held in the room that its host keeps for many meetings. */
+  standing: z.boolean(),
+  /** Who comes to the place, where others join by link. */
+  inRoom: z.array(z.string()),
+  /** Who runs it where the host cannot. */
+  standIn: z.nullable(z.string()),
+  smallRooms: z.array(z.object({ name: z.string(), people: z.array(z.string()) })),
+  interpreters: z.array(z.object({ personId: z.string(), from: z.string(), to: z.string() })),
 });
 export type RoomChoices = z.infer<typeof roomChoicesShape>;
-export const noChoices: RoomChoices = { settings: {}, coHosts: [], presenters: [], account: null, reason: null };
+export const noChoices: RoomChoices = {
+  settings: {},
+  coHosts: [],
+  presenters: [],
+  account: null,
+  reason: null,
+  standing: false,
+  inRoom: [],
+  standIn: null,
+  smallRooms: [],
+  interpreters: [],
+};
 
 /** How a setting stands: who locks it (null: the house), whether it was chosen, whether the bridge can do it. */
 const standing = <T extends z.ZodMiniType>(value: T) =>
@@ -97,6 +116,8 @@ const phoneShape = z.object({
 });
 export type Phone = z.infer<typeof phoneShape>;
 
+export const holdersShape = z.object({ count: z.number(), some: z.array(z.object({ id: z.string(), name: z.string() })) });
+
 export const roomShape = z.object({
   settings: z.object({
     opens: standing(values.opens),
@@ -137,6 +158,10 @@ export const roomShape = z.object({
   groups: z.array(groupShape),
   sum: z.object({ at: z.number(), in: z.number(), of: z.number(), letIn: z.array(z.string()), refused: z.array(z.string()) }),
   conflicts: z.array(conflictShape),
+  /** Who holds what opens the room of the host, from other meetings; null: it is a room of its own. */
+  holders: z.nullable(holdersShape),
+  /** Who comes to the place. */
+  inRoom: z.array(z.string()),
   phones: z.array(phoneShape),
   /** People of whom nobody knows where they are. */
   nowhere: z.array(z.string()),

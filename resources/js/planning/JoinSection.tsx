@@ -7,6 +7,7 @@ import { ApiError, sendJson } from '../lib/api';
 import { Button } from '../ui/Button';
 import { SelectField, TextField } from '../ui/Field';
 import { useOpenEntry } from './entries';
+import { HeldIn } from './HeldIn';
 import { hasKit, kitShape, meetingQuery, type Kit, type Meeting } from './meetings';
 import type { RoomState } from './useRoom';
 import type { SectionProps } from './WhatSection';
@@ -24,7 +25,10 @@ export function JoinSection({ sheet, change, meeting, room, open }: JoinSectionP
   const client = useQueryClient();
   const [made, setKit] = useState<Kit | null>(null);
   // Where the conferencing service was away, the room comes later by itself.
-  const kit = made ?? meeting.kit;
+  const wantedOf = sheet.room.standing ? sheet.hostId : null;
+  // What is not kept yet is not known there either: which room it is follows a moment later.
+  const isKept = meeting.room.standing === sheet.room.standing && meeting.hostId === sheet.hostId;
+  const kit = [made, meeting.kit].find((one) => one?.standingOf === wantedOf) ?? null;
   const [passcode, setPasscode] = useState<string | null>(null);
   const field = useRef<HTMLInputElement>(null);
   const online = hasKit(sheet.joinMode);
@@ -52,7 +56,7 @@ export function JoinSection({ sheet, change, meeting, room, open }: JoinSectionP
   const error = make.error instanceof ApiError ? (make.error.field('passcode') ?? make.error.message) : undefined;
 
   // A sheet that is online from the start, such as a copy, gets its own room.
-  const wanted = online && !kit;
+  const wanted = online && !kit && isKept;
   const ask = make.mutate;
   useEffect(() => {
     if (wanted) {
@@ -88,6 +92,7 @@ export function JoinSection({ sheet, change, meeting, room, open }: JoinSectionP
           />
         </div>
       )}
+      {online && <HeldIn sheet={sheet} meeting={meeting} room={room} />}
       {online && make.isPending && !kit && <p role="status">{t('join.asking')}</p>}
       {online && kit && (
         <div className="border-t border-line pt-1">

@@ -168,7 +168,17 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
                       <a href={dialIn.uri} className="inline-block py-0.5 tabular-nums">
                         {dialIn.number}
                       </a>
-                      <span className="py-0.5 text-muted">{dialIn.country}</span>
+                      <span className="py-0.5 text-muted">
+                        {dialIn.country},{' '}
+                        <a
+                          href={`tel:${dialIn.dials.replaceAll('#', '%23')}`}
+                          className="changeable inline-block py-0.5"
+                          aria-label={t('join.inOneGoLong', { country: dialIn.country, number: dialIn.number })}
+                          title={dialIn.dials}
+                        >
+                          {t('join.inOneGo')}
+                        </a>
+                      </span>
                     </li>
                   ))}
                 </ul>

@@ -89,7 +89,7 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
   const { data: sent } = useQuery({ ...meetingQuery(meeting.changeOf ?? ''), enabled: meeting.changeOf !== null });
   const [asked, setAsked] = useSearchParams();
   const isRoom = asked.has('room');
-  const room = useRoom(state, isRoom || hasKit(sheet.joinMode));
+  const room = useRoom(meeting.changeOf ?? meeting.id, state, isRoom || hasKit(sheet.joinMode));
   const openRoom = (open: boolean) => setAsked(open ? { room: '' } : {}, { replace: true });
   const [differing, setDiffering] = useState<string | null>(asked.get('date'));
   const people = useMemo(() => new Map(sheet.attendees.map(({ person }) => [person.id, person])), [sheet.attendees]);

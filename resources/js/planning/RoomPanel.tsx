@@ -4,11 +4,10 @@ import { InTheRoom, WhoGetsIn, type Beside } from '../joining/SettingSentences';
 import type { Account, Setting } from '../joining/room';
 import { RoomConflicts } from '../joining/RoomConflicts';
 import { listed } from '../lib/time';
-import { called } from '../people/people';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
 import { ChoiceWord } from '../ui/SettingWords';
-import { Word } from '../ui/Word';
+import { RoomPeople } from './RoomPeople';
 import type { Sheet } from './sheet';
 import type { RoomState } from './useRoom';
 
@@ -60,10 +59,7 @@ export function RoomPanel({ room, sheet, nameOf }: RoomPanelProps) {
         )}
       </Part>
       <Part title={t('entryRules.runs')}>
-        <p>
-          {t('entryRules.say.coHosts')} <PeopleWord as="coHosts" sheet={sheet} set={room.setPeople} />; {t('entryRules.say.presenters')}{' '}
-          <PeopleWord as="presenters" sheet={sheet} set={room.setPeople} />.
-        </p>
+        <RoomPeople sheet={sheet} set={room.setPeople} />
         {data.accounts.length > 0 && (
           <p>
             {t('entryRules.say.account')}{' '}
@@ -106,37 +102,5 @@ function Part({ title, children }: { title: string; children: React.ReactNode })
       <h2 className="text-note font-semibold text-muted">{title}</h2>
       {children}
     </section>
-  );
-}
-
-type PeopleWordProps = { as: 'coHosts' | 'presenters'; sheet: Sheet; set: RoomState['setPeople'] };
-
-/** Those of the attendees who have a part of their own in the room. */
-function PeopleWord({ as, sheet, set }: PeopleWordProps) {
-  const { t } = useTranslation();
-  const others = sheet.attendees.filter(({ person }) => person.id !== sheet.hostId);
-  const chosen = new Set(sheet.room[as]);
-  const names = others.filter(({ person }) => chosen.has(person.id)).map(({ person }) => called(person));
-  return (
-    <Word label={t(`entryRules.label.${as}`)} text={names.length > 0 ? listed(names) : t('entryRules.nobody')} className="font-semibold">
-      {() => (
-        <fieldset className="flex max-h-72 flex-col gap-1.5 overflow-y-auto">
-          <legend className="mb-1 text-note font-semibold text-muted">{t(`entryRules.label.${as}`)}</legend>
-          {others.map(({ person }) => (
-            <label key={person.id} className="flex items-baseline gap-2">
-              <input
-                type="checkbox"
-                checked={chosen.has(person.id)}
-                onChange={(event) =>
-                  set({ [as]: event.target.checked ? [...sheet.room[as], person.id] : sheet.room[as].filter((id) => id !== person.id) })
-                }
-              />
-              {called(person)}
-            </label>
-          ))}
-          {others.length === 0 && <p className="text-muted">{t('entryRules.nobody')}</p>}
-        </fieldset>
-      )}
-    </Word>
   );
 }

@@ -76,7 +76,9 @@ export const kitShape = z.object({
   strength: z.object({ bits: z.number(), is: z.enum(['weak', 'good', 'strong']) }),
   pin: z.string(),
   settled: z.boolean(),
-  dialIns: z.array(z.object({ country: z.string(), number: z.string(), uri: z.string() })),
+  /** Whose lasting room it is; null: it was made for this meeting. */
+  standingOf: z.nullable(z.string()),
+  dialIns: z.array(z.object({ country: z.string(), number: z.string(), uri: z.string(), dials: z.string() })),
 });
 export type Kit = z.infer<typeof kitShape>;
 

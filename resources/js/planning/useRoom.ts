@@ -10,16 +10,22 @@ import type { SheetState } from './useSheet';
 /** Milliseconds of rest after which a changed sheet asks what happens at the door. */
 const REST = 90;
 
-const roomWire = (sheet: Sheet, hostComes: number) => ({ ...boardWire(sheet), room: sheet.room, hostComes });
+const roomWire = (sheet: Sheet, hostComes: number, meetingId: string) => ({
+  ...boardWire(sheet),
+  joinMode: sheet.joinMode,
+  room: sheet.room,
+  hostComes,
+  meetingId,
+});
 
 const valuesOf = (standing: Standing): Settings =>
   Object.fromEntries(SETTINGS.map((name) => [name, standing[name].value])) as unknown as Settings;
 
 /** The room of a sheet: how its settings stand, what they do to each, and the ways to change them. */
-export function useRoom(state: SheetState, enabled: boolean) {
+export function useRoom(meetingId: string, state: SheetState, enabled: boolean) {
   const { sheet, change } = state;
   const [hostComes, setHostComes] = useState(0);
-  const body = useDebounced(JSON.stringify(roomWire(sheet, hostComes)), REST);
+  const body = useDebounced(JSON.stringify(roomWire(sheet, hostComes, meetingId)), REST);
   const query = useQuery({
     queryKey: ['room', body],
     queryFn: ({ signal }) => sendJson('POST', 'room', JSON.parse(body) as unknown, roomShape, signal),
@@ -39,18 +45,18 @@ export function useRoom(state: SheetState, enabled: boolean) {
     hostComes,
     setHostComes,
     set,
-    setPeople: (people: Partial<Pick<RoomChoices, 'coHosts' | 'presenters'>>) => change((now) => ({ room: { ...now.room, ...people } })),
+    /** Whatever is chosen beside the settings. */
+    setPeople: (people: Partial<Omit<RoomChoices, 'settings'>>) => change((now) => ({ room: { ...now.room, ...people } })),
     setReason: (reason: string | null) => change((now) => ({ room: { ...now.room, reason } })),
     setAccount: (account: string | null) => change((now) => ({ room: { ...now.room, account } })),
-    isUsual:
-      Object.keys(sheet.room.settings).length === 0 &&
-      sheet.room.coHosts.length === 0 &&
-      sheet.room.presenters.length === 0 &&
-      sheet.room.reason === null &&
-      sheet.room.account === null,
+    isUsual: isUsual(sheet.room),
     putBack: () => change({ room: noChoices }),
   };
 }
+/** Whether nothing was chosen for a room. */
+const isUsual = (room: RoomChoices): boolean =>
+  (Object.keys(noChoices) as (keyof RoomChoices)[]).every((name) => JSON.stringify(room[name]) === JSON.stringify(noChoices[name]));
+
 export type RoomState = ReturnType<typeof useRoom>;
 
 const unlocked = (chosen: SomeSettings, standing: Standing): SomeSettings =>

@@ -21,6 +21,7 @@ import {
   PeopleImportPage,
   PeoplePage,
   PersonPage,
+  StandingRoom,
   PlanSheetPage,
   ReadBackPage,
   SentOfMeeting,
@@ -43,6 +44,7 @@ function Person() {
   return (
     <PersonPage
       choose={(take, taken) => <FindPerson take={take} taken={taken} />}
+      more={(person) => person.kind === 'colleague' && !person.left && <StandingRoom personId={person.id} />}
       plan={(person) => void startMeetingWith([person.id]).then((meeting) => navigate(`/meetings/${meeting.id}/plan`))}
     />
   );

@@ -15,6 +15,7 @@ export const TeamsPage = lazy(async () => ({ default: (await import('../people/T
 export const TeamPage = lazy(async () => ({ default: (await import('../people/TeamPage')).TeamPage }));
 export const AbsencesPage = lazy(async () => ({ default: (await import('../people/AbsencesPage')).AbsencesPage }));
 export const FindPerson = lazy(async () => ({ default: (await import('../planning/FindPerson')).FindPerson }));
+export const StandingRoom = lazy(async () => ({ default: (await import('../planning/StandingRoom')).StandingRoom }));
 export const NowPage = lazy(async () => ({ default: (await import('../planning/NowPage')).NowPage }));
 export const BlueprintsPage = lazy(async () => ({ default: (await import('../planning/BlueprintsPage')).BlueprintsPage }));
 export const SentPage = lazy(async () => ({ default: (await import('../invitations/SentPage')).SentPage }));

@@ -25,7 +25,7 @@
 @endif
 @if ($kit && $kit['phones'] !== [])
 @foreach ($kit['phones'] as $phone)
-{!! $say->say('by_phone') !!} {!! $phone['text'] !!}
+{!! $say->say('by_phone') !!} {!! $phone['text'] !!}, {!! $phone['dials'] !!}
 @endforeach
 {!! $kit['dialled'] !!}
 @endif

@@ -22,7 +22,7 @@
 @if ($kit && $kit['phones'] !== [])
 <p class="box" style="margin:12px 0 0;background:#f3f4f0;padding:10px 12px">
 @foreach ($kit['phones'] as $phone)
-<strong>{{ $say->say('by_phone') }}</strong> <a href="{{ $phone['uri'] }}" style="color:#17202b">{{ $phone['text'] }}</a><br>
+<strong>{{ $say->say('by_phone') }}</strong> <a href="{{ $phone['uri'] }}" style="color:#17202b">{{ $phone['text'] }}</a>, <a href="{{ $phone['dialsUri'] }}" style="color:#17202b">{{ $phone['dials'] }}</a><br>
 @endforeach
 {{ $kit['dialled'] }}</p>
 @endif

@@ -98,7 +98,7 @@ describe('an answer of the bridge that is lost', function (): void {
         ($this->bridge)('PUT', '/faults');
 
         expect(($this->room)()->json('closed'))->toBeFalse()->and(JoiningKit::query()->count())->toBe(0);
-        Queue::assertPushed(SettleRoom::class, static fn(SettleRoom $job): bool => $job->meetingId === test()->meeting->id);
+        Queue::assertPushed(SettleRoom::class, static fn(SettleRoom $job): bool => $job->roomId === test()->meeting->id);
         ($this->settle)();
         expect(($this->room)()->json('closed'))->toBeTrue();
     });
@@ -131,8 +131,8 @@ describe('an answer of the bridge that is lost', function (): void {
 it('closes a room once, and once more without harm', function (): void {
     $this->postJson("/api/meetings/{$this->meeting->id}/kit");
     $kit = JoiningKit::query()->firstOrFail();
-    app()->call([new CloseRoom(RoomRef::of($kit->meeting_id)), 'handle']);
-    app()->call([new CloseRoom(RoomRef::of($kit->meeting_id)), 'handle']);
+    app()->call([new CloseRoom(RoomRef::of($kit->room_id)), 'handle']);
+    app()->call([new CloseRoom(RoomRef::of($kit->room_id)), 'handle']);
 
-    expect(($this->bridge)('GET', '/rooms/' . RoomRef::of($kit->meeting_id))->json('closed'))->toBeTrue()->and($kit->refresh()->closed_at)->not->toBeNull();
+    expect(($this->bridge)('GET', '/rooms/' . RoomRef::of($kit->room_id))->json('closed'))->toBeTrue()->and($kit->refresh()->closed_at)->not->toBeNull();
 });

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Invitations\Dispatch;
 use App\Joining\Bridge;
 use App\Joining\BridgeOffers;
 use App\Joining\JoiningKit;
@@ -9,15 +10,18 @@ use App\Joining\RoomRef;
 use App\Joining\SettleRoom;
 use App\People\Role;
 use App\People\Team;
+use App\Planning\Meeting;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Http;
 
 use function Tests\Feature\account;
 use function Tests\Feature\colleague;
+use function Tests\Feature\delivered;
 use function Tests\Feature\guest;
 use function Tests\Feature\icsTo;
 use function Tests\Feature\mailTo;
 use function Tests\Feature\meeting;
+use function Tests\Feature\noRoom;
 use function Tests\Feature\sheet;
 
 beforeEach(function (): void {
@@ -103,7 +107,7 @@ it('names the telephones of where people are, the nearest where there is none, a
 });
 
 it('keeps what was chosen, and takes it along into a copy and a change', function (): void {
-    $chosen = ['settings' => ['doors' => 5, 'lobby' => ['everyone'], 'countries' => ['allow' => ['KE', 'PT']], 'lock' => 20], 'coHosts' => [$this->ines->id], 'presenters' => [], 'account' => 'field', 'reason' => 'for those who sleep'];
+    $chosen = ['settings' => ['doors' => 5, 'lobby' => ['everyone'], 'countries' => ['allow' => ['KE', 'PT']], 'lock' => 20], 'coHosts' => [$this->ines->id], 'presenters' => [], 'account' => 'field', 'reason' => 'for those who sleep', 'standing' => true, 'inRoom' => [$this->ines->id], 'standIn' => $this->ines->id, 'smallRooms' => [['name' => 'Seeds', 'people' => [$this->ines->id]]], 'interpreters' => [['personId' => $this->ines->id, 'from' => 'pt', 'to' => 'en']]];
     $kept = $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['room' => $chosen]))->assertOk()->json('room');
 
     expect($kept)->toBe($chosen)
@@ -162,6 +166,54 @@ it('tells the bridge the rules when the meeting is sent, and again when they cha
     $this->postJson("/api/meetings/{$this->meeting->id}/send", ['version' => $this->meeting->refresh()->version])->assertOk();
     app()->call([new SettleRoom($this->meeting->id), 'handle']);
     expect($rules()['rules'])->toMatchArray(['lock' => 25, 'coHosts' => []])->and($rules()['account'])->toBe('greenhouse');
+});
+
+it('tells of the door to those to whom it says something else, and to nobody besides', function (array $room, array $told, string $says): void {
+    $room = [...noRoom(), 'settings' => (object) [], ...$room];
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'both', 'place' => 'Kilimani lab']))->assertOk();
+    $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated();
+    $this->postJson("/api/meetings/{$this->meeting->id}/send", ['version' => $this->meeting->refresh()->version])->assertOk();
+    delivered($this->meeting);
+    $change = Meeting::query()->findOrFail($this->postJson("/api/meetings/{$this->meeting->id}/change")->assertSuccessful()->json('id'));
+    $this->putJson("/api/meetings/$change->id", sheet($change, ['joinMode' => 'both', 'place' => 'Kilimani lab', 'room' => $room]))->assertOk();
+    $this->postJson("/api/meetings/$change->id/send", ['version' => $change->refresh()->version])->assertOk();
+    $of = ['host' => $this->coordinator->email, 'ines' => $this->ines->email, 'lena' => 'lena@orchard.example', 'anil' => $this->anil->email];
+
+    expect(Dispatch::query()->where('state', 'waiting')->pluck('recipient')->sort()->values()->all())->toBe(collect($told)->map(static fn(string $who): string => $of[$who])->sort()->values()->all())
+        ->and($this->meeting->refresh()->sequence)->toBe(0);
+    foreach ($told as $who) {
+        expect((string) mailTo($of[$who])->getTextContent())->toContain($says);
+    }
+})->with([
+    'guests come straight in' => fn(): array => [['settings' => ['lobby' => []]], ['lena'], 'This no longer holds: '],
+    'hosts may open earlier' => fn(): array => [['settings' => ['opens' => 90]], ['host'], 'You can open the meeting 90 minutes ahead.'],
+    'doors open for all' => fn(): array => [['settings' => ['doors' => 30]], ['lena', 'anil', 'ines'], '30'],
+    'captions' => fn(): array => [['settings' => ['captions' => false]], [], ''],
+    'somebody comes to the place' => fn(): array => [['inRoom' => [test()->anil->id]], ['anil'], 'You are expected at the place, in the room.'],
+    'somebody stands in' => fn(): array => [['standIn' => test()->anil->id], ['anil'], 'You stand in for the host if they cannot come.'],
+    'smaller rooms' => fn(): array => [['smallRooms' => [['name' => 'Seeds', 'people' => [test()->lena->id]], ['name' => 'Soil', 'people' => []]]], ['lena'], '“Seeds”'],
+    'interpreters' => fn(): array => [['interpreters' => [['personId' => test()->anil->id, 'from' => 'ne', 'to' => 'pt']]], ['host', 'anil', 'lena', 'ines'], ''],
+]);
+
+it('lets house and teams change their mind about what was sent only when that is changed', function (): void {
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online']))->assertOk();
+    $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated();
+    $this->postJson("/api/meetings/{$this->meeting->id}/send", ['version' => $this->meeting->refresh()->version])->assertOk();
+    delivered($this->meeting);
+    $administrator = account(Role::Administrator);
+    $touched = fn() => $this->actingAs($administrator)->getJson('/api/house-rules/touched')->assertOk()->json();
+    $this->actingAs($administrator)->putJson('/api/house-rules', ['room' => ['usual' => ['doors' => 3], 'locked' => ['doors']]])->assertOk();
+    expect($touched())->toBe(['count' => 1, 'some' => [['id' => $this->meeting->id, 'title' => $this->meeting->title]], 'all' => true]);
+    $this->actingAs($this->coordinator);
+    app()->call([new SettleRoom($this->meeting->id), 'handle']);
+    $doors = fn(): int => ($this->bridge)('GET', '/rooms/' . RoomRef::of($this->meeting->id))->json('rules.doors');
+    expect($doors())->toBe(10)->and(Dispatch::query()->where('state', 'waiting')->count())->toBe(0);
+
+    $change = Meeting::query()->findOrFail($this->postJson("/api/meetings/{$this->meeting->id}/change")->assertSuccessful()->json('id'));
+    $this->putJson("/api/meetings/$change->id", sheet($change, ['joinMode' => 'online', 'title' => 'Another title']))->assertOk();
+    $this->postJson("/api/meetings/$change->id/send", ['version' => $change->refresh()->version])->assertOk();
+    app()->call([new SettleRoom($this->meeting->id), 'handle']);
+    expect($doors())->toBe(3)->and((string) mailTo($this->anil->email)->getTextContent())->toContain('Doors open 3 minutes ahead.');
 });
 
 it('is decided at the bridge’s door as the sheet said it would be', function (): void {

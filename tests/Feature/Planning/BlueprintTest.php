@@ -11,6 +11,7 @@ use function Tests\Feature\account;
 use function Tests\Feature\colleague;
 use function Tests\Feature\guest;
 use function Tests\Feature\meeting;
+use function Tests\Feature\noRoom;
 use function Tests\Feature\repeats;
 use function Tests\Feature\sheet;
 
@@ -32,7 +33,7 @@ it('begins a draft with all that its meeting was, on dates ahead, with no link',
     expect($blueprint['used'])->toBe(0);
     $this->travelTo('2027-02-03T09:00:00Z');
     $draft = $this->postJson('/api/meetings', ['blueprint' => $blueprint['id']])->assertCreated()->json();
-    expect($draft)->toMatchArray(['status' => 'draft', 'title' => 'Board', 'startLocal' => '2027-02-09T15:30:00', 'kit' => null, 'room' => ['settings' => ['lobby' => ['everyone']], 'coHosts' => [$this->ines->id], 'presenters' => [], 'account' => null, 'reason' => null], 'blueprint' => ['id' => $blueprint['id'], 'name' => 'Board meeting', 'differs' => []]])
+    expect($draft)->toMatchArray(['status' => 'draft', 'title' => 'Board', 'startLocal' => '2027-02-09T15:30:00', 'kit' => null, 'room' => [...noRoom(), 'settings' => ['lobby' => ['everyone']], 'coHosts' => [$this->ines->id]], 'blueprint' => ['id' => $blueprint['id'], 'name' => 'Board meeting', 'differs' => []]])
         ->and(array_column(array_column($draft['attendees'], 'person'), 'id'))->toBe([$this->coordinator->person_id, $this->ines->id, $this->lena->id])
         ->and($draft['agenda'][0])->toMatchArray(['title' => 'Minutes of last time', 'minutes' => 5, 'speaker' => 'Inês'])
         ->and($draft['rule']['count'])->toBe(4)
@@ -108,7 +109,7 @@ it('is no business of whoever does not plan, and neither is how a room is settle
     $id = ($this->keep)()->json('id');
     $this->meeting->update(['status' => 'sent']);
     $this->actingAs(account(Role::Colleague, $this->ines));
-    expect($this->getJson("/api/meetings/{$this->meeting->id}")->assertOk()->json())->toMatchArray(['blueprint' => null, 'room' => ['settings' => [], 'coHosts' => [], 'presenters' => [], 'account' => null, 'reason' => null]]);
+    expect($this->getJson("/api/meetings/{$this->meeting->id}")->assertOk()->json())->toMatchArray(['blueprint' => null, 'room' => noRoom()]);
     $this->getJson('/api/blueprints')->assertForbidden();
     $this->postJson('/api/meetings', ['blueprint' => $id])->assertForbidden();
 });
