@@ -47,6 +47,7 @@ use App\Planning\MeetingController;
 use App\Planning\MeetingFileController;
 use App\Planning\OccurrencesController;
 use App\Planning\RoomController;
+use App\Planning\SecondPartController;
 use App\Planning\SeriesController;
 use App\Planning\StandingRoomController;
 use App\Planning\TeamOnSheetController;
@@ -138,6 +139,7 @@ Route::prefix('api')->group(function (): void {
         Route::get('meetings/{meeting}/shifts', [ShiftReportController::class, 'show']);
         Route::get('meetings/{meeting}/shifts.csv', [ShiftReportController::class, 'csv']);
         Route::post('meetings/{meeting}/kit', KitController::class);
+        Route::post('meetings/{meeting}/second-part', SecondPartController::class);
         Route::get('meetings/{meeting}/read-back', [InvitationController::class, 'readBack']);
         Route::get('meetings/{meeting}/history', [HistoryController::class, 'show']);
         Route::post('meetings/{meeting}/history/{step}/restore', [HistoryController::class, 'restore']);

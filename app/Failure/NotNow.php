@@ -101,6 +101,12 @@ final class NotNow extends Refusal
         return new self('too_many_blueprints', 409, __('failures.too_many_blueprints', ['most' => (string) $most]));
     }
 
+    /** More people are called into what goes on. */
+    public static function noneGoesOn(): self
+    {
+        return new self('none_goes_on', 409, __('failures.none_goes_on'));
+    }
+
     public static function over(): self
     {
         return new self('over', 409, __('failures.over'));

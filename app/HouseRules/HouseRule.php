@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\HouseRules;
 
 use Illuminate\Validation\Rule;
+use Syndex\Core\Time\InvalidHours;
+use Syndex\Core\Time\WorkingHours;
 
 /** What an organisation decides once for all: each with a default, and some left open to those whom it concerns. */
 enum HouseRule: string
@@ -23,6 +25,12 @@ enum HouseRule: string
     case MostADay = 'mostADay';
     /** "09:00-11:00" of everybody's own day for work without meetings; null: none. */
     case Quiet = 'quietHours';
+    /** Hours by weekday of somebody of whom nothing else is known; null: the usual ones. */
+    case WorkingWeek = 'workingWeek';
+    /** Minutes ahead at which calendars remind of a meeting that is planned anew; null: they do not. */
+    case Reminder = 'reminderMinutes';
+    /** Whether people of a meeting that is planned anew are hidden from each other: `guests` (where some are from outside), `always`, `never`. */
+    case HidesPeople = 'hidesPeople';
     /** From so many people on, adding a team asks back. */
     case LargeTeam = 'largeTeam';
     /** Outside guests whom nobody met for so many months are forgotten; null: never. */
@@ -42,6 +50,9 @@ enum HouseRule: string
             self::Organizer => OrganizerAddress::Meeting->value,
             self::Holidays, self::PlannedHereIsAll => true,
             self::Pause, self::Notice => 0,
+            self::WorkingWeek => WorkingHours::usual()->toArray(),
+            self::Reminder => 15,
+            self::HidesPeople => 'guests',
             self::LargeTeam => 25,
             self::ForgetGuests, self::MostADay, self::Quiet => null,
             self::FeedHosts => [],
@@ -71,6 +82,17 @@ enum HouseRule: string
                     $fail(__('planning.end_not_after_start'));
                 }
             }]],
+            self::WorkingWeek => [
+                $this->value => ['sometimes', 'required', 'array', 'min:1', 'max:7', static function (string $field, mixed $value, \Closure $fail): void {
+                    try {
+                        WorkingHours::of(array_map(static fn(mixed $day): array => array_map(static fn(mixed $stretch): array => is_array($stretch) && array_is_list($stretch) && count($stretch) === 2 && is_string($stretch[0]) && is_string($stretch[1]) ? $stretch : ['', ''], is_array($day) ? array_values($day) : ['']), (array) $value));
+                    } catch (InvalidHours) {
+                        $fail(__('people.hours_form'));
+                    }
+                }],
+            ],
+            self::Reminder => [$this->value => ['sometimes', 'nullable', 'integer', 'between:0,40320']],
+            self::HidesPeople => [$this->value => ['sometimes', 'required', Rule::in(['guests', 'always', 'never'])]],
             self::LargeTeam => [$this->value => ['sometimes', 'required', 'integer', 'between:2,100000']],
             self::ForgetGuests => [$this->value => ['sometimes', 'nullable', 'integer', 'between:1,600']],
             self::FeedHosts => [$this->value => ['sometimes', 'array', 'list', 'max:50'], "$this->value.*" => ['required', 'string', 'max:260', 'regex:/\A(?:\[[0-9a-fA-F:.]+\]|[A-Za-z0-9](?:[A-Za-z0-9.-]*[A-Za-z0-9])?):[1-9][0-9]{0,4}\z/']],

@@ -37,6 +37,20 @@ final class HouseRules
         return (bool) $this->of(HouseRule::PlannedHereIsAll);
     }
 
+    /** Hours of somebody of whom nothing else is known. */
+    public function workingWeek(): WorkingHours
+    {
+        return WorkingHours::of((array) $this->of(HouseRule::WorkingWeek));
+    }
+
+    /** @return array{reminder_minutes: ?int, hides_people: ?bool} how a meeting begins that is planned anew */
+    public function begun(): array
+    {
+        $reminder = $this->of(HouseRule::Reminder);
+
+        return ['reminder_minutes' => $reminder === null ? null : (int) $reminder, 'hides_people' => ['always' => true, 'never' => false][(string) $this->of(HouseRule::HidesPeople)] ?? null];
+    }
+
     public function largeTeam(): int
     {
         return (int) $this->of(HouseRule::LargeTeam);

@@ -10,6 +10,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 use Syndex\Core\Time\HoursText;
+use Syndex\Core\Time\WorkingHours;
 use Syndex\Core\VCard\Card;
 use Syndex\Core\VCard\CardWriter;
 
@@ -70,7 +71,7 @@ final class ExportPeople
             PersonField::Region => $person->region ?? '',
             PersonField::Phone => $person->phone ?? '',
             PersonField::Job => $person->job ?? '',
-            PersonField::Hours => $person->hours === null ? '' : HoursText::write($person->workingHours()),
+            PersonField::Hours => $person->hours === null ? '' : HoursText::write(WorkingHours::of($person->hours)),
             PersonField::Teams => implode('; ', $person->teams->map(static fn(Team $t): string => self::path($t->id, $above, $names))->all()),
             default => $person->standIn->email ?? '',
         };

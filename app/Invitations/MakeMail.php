@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
+use App\Joining\GivenKit;
 use App\People\Person;
 use App\Planning\Meeting;
+use Syndex\Core\Joining\RoomSetting;
 use Syndex\Core\Time\WallTime;
 
 /** Makes the mail of a dispatch from the snapshot of what was told. Made once it is kept, and stays the same. */
@@ -24,7 +26,7 @@ final class MakeMail
     /** @var array<string, SnapshotTexts> by language and country */
     private array $texts = [];
 
-    public function __construct(private readonly FreezeMeeting $freeze, private readonly CoreMeeting $core, private readonly WriteLetter $letters) {}
+    public function __construct(private readonly FreezeMeeting $freeze, private readonly CoreMeeting $core, private readonly WriteLetter $letters, private readonly LinkPicture $pictures) {}
 
     /** Makes it if it is not made yet, and keeps it. */
     public function of(Dispatch $dispatch): string
@@ -59,7 +61,15 @@ final class MakeMail
             default => $this->letters->invitation($told, $person, $dispatch->recurrence_id),
         };
 
-        return [$letter->subject, PackMail::invitation($told, $person, $letter, $message, $dispatch->message_id)];
+        return [$letter->subject, PackMail::invitation($told, $person, $letter, $message, $dispatch->message_id, $isCancel ? null : $this->picture($told))];
+    }
+
+    /** @return ?string a PNG of the link, where its room is to have one */
+    private function picture(MeetingAsTold $told): ?string
+    {
+        $kit = $told->meeting->join_mode->hasLink() ? $told->meeting->kit : null;
+
+        return $kit === null || $told->room?->is(RoomSetting::LinkPicture) !== true ? null : $this->pictures->of(GivenKit::under($kit, $told->room)->link);
     }
 
     private function person(MeetingAsTold $told, Dispatch $dispatch): Person

@@ -21,8 +21,11 @@ use Syndex\Core\Invitations\Message;
  */
 final class PackMail
 {
-    /** @param string $messageId without angle brackets */
-    public static function invitation(MeetingAsTold $told, Person $to, Letter $letter, Message $message, string $messageId): string
+    /**
+     * @param  string  $messageId  without angle brackets
+     * @param  ?string  $picture  of the link, a PNG
+     */
+    public static function invitation(MeetingAsTold $told, Person $to, Letter $letter, Message $message, string $messageId, ?string $picture = null): string
     {
         $body = new MixedPart(
             new AlternativePart(
@@ -31,6 +34,7 @@ final class PackMail
                 new CalendarPart($message->ics, $message->method->value),
             ),
             new DataPart($message->ics, 'invite.ics', 'application/ics', 'base64'),
+            ...($picture === null ? [] : [new DataPart($picture, 'link.png', 'image/png', 'base64')]),
         );
         $address = CoreMeeting::addressOf($told->meeting);
 

@@ -13,14 +13,21 @@ final class Hours
     /** @var array<string, WorkingHours> each once, however many people have them */
     private array $known = [];
 
+    private ?WorkingHours $week = null;
+
     public function __construct(private readonly HouseRules $rules, private readonly Holidays $holidays) {}
+
+    private function week(): WorkingHours
+    {
+        return $this->week ??= $this->rules->workingWeek();
+    }
 
     public function of(Person $person): WorkingHours
     {
         $place = $person->country !== null && $this->rules->keepsHolidays($person->keeps_holidays) ? "$person->country $person->region" : '';
 
         return $this->known[json_encode($person->hours) . $place] ??= $place === '' || $person->country === null
-            ? $person->workingHours()
-            : $person->workingHours()->withHolidays($this->holidays->of($person->country, $person->region));
+            ? $person->workingHours($this->week())
+            : $person->workingHours($this->week())->withHolidays($this->holidays->of($person->country, $person->region));
     }
 }

@@ -93,9 +93,10 @@ final class Person extends Model
     }
 
     /** Hours by weekday; with days off {@see Hours}. */
-    public function workingHours(): WorkingHours
+    /** @param WorkingHours $usual of whom nothing else is known */
+    public function workingHours(WorkingHours $usual): WorkingHours
     {
-        return $this->hours === null ? WorkingHours::usual() : WorkingHours::of($this->hours);
+        return $this->hours === null ? $usual : WorkingHours::of($this->hours);
     }
 
     /** Hours of their own for work without meetings; null: as the house has them. */

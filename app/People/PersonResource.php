@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\People;
 
+use App\HouseRules\HouseRules;
 use Illuminate\Http\Request;
 use Illuminate\Http\Resources\Json\JsonResource;
 use Syndex\Core\Time\PlaceName;
@@ -25,7 +26,7 @@ final class PersonResource extends JsonResource
             'country' => $this->country,
             'region' => $this->region,
             'language' => $this->language,
-            'hours' => (object) $this->workingHours()->toArray(),
+            'hours' => (object) $this->workingHours(app(HouseRules::class)->workingWeek())->toArray(),
             'hoursAssumed' => $this->hours === null,
             'left' => $this->left_at !== null,
             'initials' => self::initials($this->name ?? $this->email),

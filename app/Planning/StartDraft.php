@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\Failure\Decide;
+use App\HouseRules\HouseRules;
 use App\People\Account;
 use App\People\FindWords;
 use App\People\Person;
 use App\People\SearchKey;
 use Illuminate\Support\Str;
 use Syndex\Core\ICalendar\AttendeeRole;
+use Syndex\Core\Recurrence\MoveSeries;
 use Syndex\Core\Recurrence\NoDates;
 use Syndex\Core\Recurrence\PlanAgain;
 use Syndex\Core\Recurrence\Series;
@@ -24,7 +26,7 @@ final readonly class StartDraft
 {
     private const USUAL_MINUTES = 30;
 
-    public function __construct(private ZoneData $zones, private MeetingSeries $series) {}
+    public function __construct(private ZoneData $zones, private MeetingSeries $series, private HouseRules $rules) {}
 
     /**
      * @param list<Person> $with whom it is for, beside the coordinator
@@ -40,15 +42,40 @@ final readonly class StartDraft
             'starts_local' => WallTime::ofSeconds($this->proposed($person, $zone))->format(),
             'zone' => $zone->id,
             'duration_minutes' => self::USUAL_MINUTES,
+            ...$this->rules->begun(),
         ], [['person' => $person, 'role' => AttendeeRole::Required], ...array_values(array_map(static fn(Person $p): array => ['person' => $p, 'role' => AttendeeRole::Required, 'teamId' => $teamId], array_filter($with, static fn(Person $p): bool => $p->id !== $person->id)))]));
     }
 
     public function copyOf(Meeting $earlier, Account $coordinator): Meeting
     {
-        $earlier->loadMissing(['agenda', 'attendees']);
-        $series = $this->again($earlier);
+        return $this->like($earlier, $coordinator, $this->again($earlier));
+    }
 
-        return Decide::on(function () use ($earlier, $coordinator, $series): Meeting {
+    /**
+     * What is left of a meeting after its first minutes and a break, as a draft of its own.
+     *
+     * @param  int  $minutes  of the first part
+     */
+    public function secondPart(Meeting $first, Account $coordinator, int $minutes, int $break): Meeting
+    {
+        $moved = MoveSeries::by($this->series->of($first), $minutes + $break);
+
+        return $this->like($first, $coordinator, $moved->byDates ?? $moved->series, [
+            'title' => __('planning.second_part', ['title' => mb_substr($first->title, 0, SheetLimits::TITLE - 20)]),
+            'duration_minutes' => $first->duration_minutes - $minutes,
+            'moved_local' => MeetingSeries::columns($moved->series, $this->series->moved($first)->shifted(($minutes + $break) * 60))['moved_local'],
+        ], isWhole: false);
+    }
+
+    /**
+     * @param  array<string, mixed>  $otherwise  columns that are otherwise
+     * @param  bool  $isWhole  with its agenda
+     */
+    private function like(Meeting $earlier, Account $coordinator, Series $series, array $otherwise = [], bool $isWhole = true): Meeting
+    {
+        $earlier->loadMissing(['agenda', 'attendees']);
+
+        return Decide::on(function () use ($earlier, $coordinator, $series, $otherwise, $isWhole): Meeting {
             $meeting = $this->create($coordinator, [
                 'host_id' => $earlier->host_id,
                 'title' => $earlier->title,
@@ -62,8 +89,9 @@ final readonly class StartDraft
                 'room' => $earlier->room,
                 'hides_people' => $earlier->hides_people,
                 ...EntryChoices::of($earlier)->columns(),
+                ...$otherwise,
             ]);
-            foreach ($earlier->agenda as $item) {
+            foreach ($isWhole ? $earlier->agenda : [] as $item) {
                 $meeting->agenda()->create(['position' => $item->position, 'title' => $item->title, 'minutes' => $item->minutes, 'speaker' => $item->speaker]);
             }
             foreach ($earlier->attendees as $attendee) {
@@ -115,7 +143,7 @@ final readonly class StartDraft
     {
         $tomorrow = now()->getTimestamp() + 86400;
         $hour = 3600 + $zone->toWall($tomorrow);
-        $start = $person->workingHours()->firstFullHour($tomorrow, self::USUAL_MINUTES, $zone);
+        $start = $person->workingHours($this->rules->workingWeek())->firstFullHour($tomorrow, self::USUAL_MINUTES, $zone);
 
         return $start === null ? $hour - $hour % 3600 : $zone->toWall($start);
     }

@@ -40,6 +40,7 @@ return [
     'changed_since' => 'The later dates have been changed since, so this can no longer be taken back. Change or call off what is there now.',
     'change_waits' => 'A change of this meeting waits already. Send it or discard it first.',
     'nothing_before' => 'There is no earlier state of this meeting to go back to.',
+    'none_goes_on' => 'None of its dates goes on now. To ask more people, change the meeting and say to which dates.',
     'over' => 'All dates of this meeting are over.',
     'link_spent' => 'This link was used already or is too old. Ask for a new one.',
     'no_such_link' => 'This link leads to nothing that is still open. Ask whoever sent it to you for a new one.',

@@ -18,6 +18,7 @@ return [
     'unknown_zone' => 'This time zone is not known.',
     'out_of_calendar' => 'Dates can be from 1970 to 9999. Choose an earlier start, fewer dates, or a smaller move.',
     'unreadable_time' => 'There is no such date and time.',
+    'second_part' => ':title, second part',
     'address_form' => 'Small letters, digits and hyphens, 3 to 40 of them.',
     'address_taken' => 'This address is taken, or somebody had it once. Choose another.',
     'address_name' => 'This is somebody’s name, and names can be guessed. Choose another.',

@@ -145,6 +145,70 @@ it('makes a blueprint of a meeting and starts from it with two presses', functio
     expect($this->browser->executeAsyncScript(DISCARD, ['Vault round']))->toBe(200);
 });
 
+it('holds a meeting in the lasting room of its host, and says who still holds its link', function (): void {
+    $mark = bin2hex(random_bytes(3));
+    $this->signIn();
+    $plan = function (string $title, array $guests): void {
+        $this->press('button', 'Plan a meeting');
+        $this->fill($this->field('Title'), $title);
+        $this->field('Title')->sendKeys(WebDriverKeys::ENTER);
+        $this->see("$title, on");
+        foreach ($guests as $guest) {
+            $this->field('Add a person')->sendKeys($guest);
+            $this->pressAt("//*[@role='option'][contains(., '$guest')]");
+            $this->find("//*[@data-testid='attendee'][contains(., '$guest')]");
+        }
+        $this->set($this->field('How to join'), 'online');
+        $this->pressAt("//button[starts-with(@aria-label, 'Which room')]");
+        $this->pressAt("//label[contains(., 'lasting room')]");
+        $this->see('Wanjiru Achola’s lasting room');
+    };
+    $first = "lena.$mark@orchard.example";
+    $plan("Seed table $mark", [$first]);
+    // Somebody stands in, and there are smaller rooms.
+    $this->press('button', 'Who gets in');
+    $this->see('What will happen to each');
+    $this->pressAt("//button[starts-with(@aria-label, 'Smaller rooms')]");
+    $this->press('button', 'Add a smaller room');
+    $this->press('button', 'Add a smaller room');
+    $this->press('button', 'Spread everybody evenly');
+    $this->see('Room 1 (1 person) and Room 2 (1 person)');
+    $this->expectAccessible('smaller rooms');
+    $this->browser->getKeyboard()->sendKeys([WebDriverKeys::ESCAPE]);
+    $this->press('button', 'Back to the sheet');
+    $this->press('button', 'Read back');
+    $this->press('button', 'Send 2 invitations');
+    expect($this->mail($first, "Seed table $mark")['text'])->toContain('When people part into smaller rooms, you are in');
+
+    $this->visit('/meetings');
+    $plan("Second table $mark", []);
+    $this->see('still holds this link from earlier meetings');
+    $this->expectAccessible('a lasting room that others hold');
+    $this->press('button', 'Give it a new passcode');
+    $this->see('The room has a new passcode.');
+    $this->waitFor(fn(): bool => !str_contains($this->text(), 'still holds this link'), 'nobody to hold the link');
+    // On the person's page it says which meetings are held there, and whose people hold the old way in.
+    $this->visit('/people?q=Wanjiru');
+    $this->pressAt("//main//a[contains(., 'Wanjiru Achola')]");
+    $this->see('held in it');
+    $this->see('people hold the old way in');
+    $this->expectAccessible('a person with a lasting room');
+    // Clear of the foot of the page, which stays where it is.
+    $this->browser->executeScript('arguments[0].scrollIntoView({block: "center"})', [$this->find("//button[.='Choose an address']")]);
+    $this->press('button', 'Choose an address');
+    $this->fill($this->field('Address'), 'wanjiru-achola');
+    $this->field('Address')->sendKeys(WebDriverKeys::ENTER);
+    $this->see('names can be guessed');
+    $this->fill($this->field('Address'), "seed-table-$mark");
+    $this->field('Address')->sendKeys(WebDriverKeys::ENTER);
+    $this->see("https://meet.syndex.example/r/seed-table-$mark");
+    $this->pressAt("//main//a[.='Seed table $mark']");
+    $this->press('button', 'Call off');
+    $this->pressAt("//*[@role='dialog']//button[starts-with(., 'Call off')]");
+    $this->see('Called off on');
+    expect($this->browser->executeAsyncScript(DISCARD, ["Second table $mark"]))->toBe(200);
+});
+
 it('begins right now with two presses, calls somebody in, and has the link at hand', function (): void {
     $guest = 'sora.' . bin2hex(random_bytes(3)) . '@hako.example';
     $this->signIn();

@@ -28,9 +28,36 @@ describe('house rules', function (): void {
         expect(mailTo('rosa@anden.example')->getTextContent())->toContain('Sakura Seed Union, planned with Syndex.');
     });
 
+    it('say how a meeting begins that is planned anew, and change none that is there', function (array $rules, array $begun): void {
+        $coordinator = account(Role::Coordinator, colleague('Wanjiru Achola'));
+        $there = meeting($coordinator, [guest('rosa@anden.example')]);
+        $before = $there->refresh()->only(['reminder_minutes', 'hides_people']);
+        $this->actingAs(account(Role::Administrator))->putJson('/api/house-rules', $rules)->assertOk();
+        $new = $this->actingAs($coordinator)->postJson('/api/meetings', [])->assertCreated()->json();
+
+        expect(['reminder' => $new['choices']['reminderMinutes'], 'hides' => $new['hidesPeople']])->toBe($begun)->and($there->refresh()->only(['reminder_minutes', 'hides_people']))->toBe($before);
+    })->with([
+        'as it is' => [['pauseMinutes' => 5], ['reminder' => 15, 'hides' => null]],
+        'later' => [['reminderMinutes' => 60, 'hidesPeople' => 'always'], ['reminder' => 60, 'hides' => true]],
+        'none' => [['reminderMinutes' => null, 'hidesPeople' => 'never'], ['reminder' => null, 'hides' => false]],
+    ]);
+
+    it('say when people work of whom nothing else is known', function (): void {
+        $coordinator = account(Role::Coordinator, colleague('Wanjiru Achola', 'Africa/Nairobi'));
+        $other = colleague('Inês Varela', 'Europe/Lisbon', ['hours' => ['mon' => [['08:00', '12:00']]]]);
+        $this->actingAs(account(Role::Administrator))->putJson('/api/house-rules', ['workingWeek' => ['sun' => [['07:00', '15:00']], 'mon' => [['07:00', '15:00']]]])->assertOk();
+        $this->actingAs($coordinator);
+        $this->travelTo('2026-12-02T09:00:00Z');
+
+        expect($this->getJson("/api/people/$coordinator->person_id")->json('hours'))->toBe(['mon' => [['07:00', '15:00']], 'sun' => [['07:00', '15:00']]])
+            ->and($this->getJson("/api/people/$other->id")->json('hours'))->toBe(['mon' => [['08:00', '12:00']]])
+            // A Wednesday: the next day of that week is Sunday.
+            ->and($this->postJson('/api/meetings', [])->json('startLocal'))->toBe('2026-12-06T07:00:00');
+    });
+
     it('take no value that means nothing', function (array $given): void {
         $this->actingAs(account(Role::Administrator))->putJson('/api/house-rules', $given)->assertStatus(422);
-    })->with([[['noticeHours' => -1]], [['mostADay' => 0]], [['quietHours' => '11:00-09:00']], [['quietHours' => '9-11']], [['organizer' => 'nobody']], [['organisation' => '']], [['organisation' => str_repeat('x', 200)]]]);
+    })->with([[['noticeHours' => -1]], [['mostADay' => 0]], [['quietHours' => '11:00-09:00']], [['quietHours' => '9-11']], [['organizer' => 'nobody']], [['reminderMinutes' => -1]], [['hidesPeople' => 'sometimes']], [['workingWeek' => []]], [['workingWeek' => ['mon' => [['17:00', '09:00']]]]], [['workingWeek' => ['moon' => [['09:00', '17:00']]]]], [['workingWeek' => ['mon' => 'x']]], [['workingWeek' => ['mon' => [['09:00']]]]], [['organisation' => '']], [['organisation' => str_repeat('x', 200)]]]);
 });
 
 describe('what open pages are told', function (): void {

@@ -98,7 +98,7 @@ it('takes what can be taken, says of the rest which line and why, and nothing is
         ->and(array_column($report['changed'], 'what', 'who'))->toBe(['Known Again' => ['name'], 'Now Colleague' => ['name', 'kind']]);
     $new = Person::query()->with(['teams', 'standIn'])->where('email', 'new@garden.example')->firstOrFail();
     expect($new->only(['name', 'zone', 'language', 'country', 'phone', 'job']))->toBe(['name' => 'New One', 'zone' => 'Africa/Nairobi', 'language' => 'en', 'country' => 'KE', 'phone' => '+254202555142', 'job' => 'Systems'])
-        ->and($new->workingHours()->toArray()['fri'])->toBe([['08:00', '12:00']])
+        ->and($new->workingHours(Syndex\Core\Time\WorkingHours::usual())->toArray()['fri'])->toBe([['08:00', '12:00']])
         ->and($new->teams->pluck('name')->sort()->values()->all())->toBe(['Coordination', 'Dryland'])
         ->and($new->standIn?->email)->toBe('known@garden.example')
         ->and(Team::query()->where('name', 'Dryland')->first()?->parent_id)->toBe(Team::query()->where('name', 'Growers')->value('id'))

@@ -25,6 +25,8 @@ enum RoomSetting: string
     case PasscodeLength = 'passcodeLength';
     /** Whether the passcode is in the link, for one press. */
     case PasscodeInLink = 'passcodeInLink';
+    /** Whether a picture of the link, for telephones that read it, hangs on the invitation. */
+    case LinkPicture = 'linkPicture';
     /** {@see CountryRule}: null, or `allow` or `refuse` with a list. */
     case Countries = 'countries';
     case Capacity = 'capacity';
@@ -68,7 +70,7 @@ enum RoomSetting: string
             self::Chat => 'everyone',
             self::Audio => 'both',
             self::Video, self::InvitedOnly, self::Passcode, self::PasscodeInLink, self::Captions, self::Renaming => true,
-            self::SignIn, self::ArrivalSound, self::Recording, self::NameMark => false,
+            self::SignIn, self::ArrivalSound, self::Recording, self::NameMark, self::LinkPicture => false,
             self::Countries, self::Capacity, self::Lock => null,
             self::PhonesAlso, self::PhonesNot => [],
         };
@@ -100,7 +102,7 @@ enum RoomSetting: string
             self::PhonesAlso, self::PhonesNot => array_values(array_unique([...self::codes($one), ...self::codes($other)])),
             self::Countries => self::countries(CountryRule::read($one), CountryRule::read($other)),
             self::InvitedOnly, self::SignIn, self::Passcode, self::Captions, self::ArrivalSound, self::NameMark => $one === true || $other === true,
-            self::Video, self::PasscodeInLink, self::Recording, self::Renaming => $one === true && $other === true,
+            self::Video, self::PasscodeInLink, self::LinkPicture, self::Recording, self::Renaming => $one === true && $other === true,
             default => array_search($one, $this->order(), true) <= array_search($other, $this->order(), true) ? $one : $other,
         };
     }

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import '../lib/i18nMore';
 import { shortDate } from '../lib/time';
+import { HoursWord } from '../people/HoursWord';
 import { useSession } from '../people/session';
 import type { Setting, SomeSettings } from '../joining/room';
 import { InTheRoom, WhoGetsIn } from '../joining/SettingSentences';
@@ -13,7 +14,8 @@ import { Page } from '../ui/Page';
 import { ChoiceWord, ListWord, NumberWord, SpanWord, TextWord } from '../ui/SettingWords';
 import { Lock } from './Lock';
 import { TeamRooms } from './TeamRooms';
-import { changeRules, rulesQuery, type Rules, type RulesChange } from './rules';
+import { Touched } from './Touched';
+import { changeRules, rulesQuery, touchedQuery, type Rules, type RulesChange } from './rules';
 
 /** What the organisation decides once for all: sentences, whose underlined words an administrator changes. */
 export function HouseRulesPage() {
@@ -34,6 +36,7 @@ function RulesInWords({ rules }: { rules: Rules }) {
     mutationFn: ({ change }: { change: RulesChange; was?: RulesChange }) => changeRules(change),
     onSuccess: async (now, { was }) => {
       client.setQueryData(rulesQuery.queryKey, now);
+      void client.invalidateQueries({ queryKey: touchedQuery.queryKey });
       await client.invalidateQueries({ queryKey: ['session'] });
       tell(
         t('rules.kept'),
@@ -108,8 +111,50 @@ function RulesInWords({ rules }: { rules: Rules }) {
           />
           . <span className="text-muted">{t(`rules.${rules.organizer}Text`, { domain: rules.mailDomain })}</span>
         </p>
+        <p>
+          {t('rules.say.reminder')}{' '}
+          <NumberWord
+            label={t('rules.label.reminderMinutes')}
+            text={rules.reminderMinutes === null ? t('rules.noReminder') : t('rules.number.reminder', { count: rules.reminderMinutes })}
+            value={rules.reminderMinutes}
+            least={0}
+            most={40_320}
+            none={t('rules.noReminder')}
+            disabled={!mayChange}
+            take={(reminderMinutes) => set({ reminderMinutes })}
+          />
+          {t('rules.say.hides')}{' '}
+          <ChoiceWord
+            label={t('rules.label.hidesPeople')}
+            value={rules.hidesPeople}
+            disabled={!mayChange}
+            choices={(['guests', 'always', 'never'] as const).map((one) => ({
+              value: one,
+              name: t(`rules.hides.${one}`),
+              means: t(`rules.hides.${one}Text`),
+            }))}
+            take={(hidesPeople) => set({ hidesPeople })}
+          />
+          . <span className="text-muted">{t('rules.means.begun')}</span>
+        </p>
       </Group>
       <Group title={t('rules.group.time')}>
+        <p>
+          {t('rules.say.week')}{' '}
+          <HoursWord
+            label={t('rules.label.workingWeek')}
+            hours={rules.workingWeek}
+            none={t('rules.noWeek')}
+            spoken={(hours) => `${t('rules.label.workingWeek')}: ${hours}`}
+            pending={save.isPending}
+            locked={!mayChange}
+            take={(workingWeek, done) => {
+              set({ workingWeek });
+              done();
+            }}
+          />
+          .
+        </p>
         <p>
           {t('rules.say.holidays')}{' '}
           <ChoiceWord
@@ -165,6 +210,7 @@ function RulesInWords({ rules }: { rules: Rules }) {
       </Group>
       <Group title={t('entryRules.house.title')}>
         <p className="text-muted">{t('entryRules.house.about')}</p>
+        <Touched />
         <WhoGetsIn values={rules.room.usual} beside={besideRoom} set={setRoom} />
       </Group>
       <Group title={t('entryRules.inRoom')}>

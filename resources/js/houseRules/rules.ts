@@ -2,6 +2,7 @@ import { queryOptions } from '@tanstack/react-query';
 import * as z from 'zod/mini';
 import { settingsShape } from '../joining/room';
 import { getJson, sendJson } from '../lib/api';
+import { hours } from '../people/people';
 
 const shape = z.object({
   organisation: z.string(),
@@ -12,6 +13,9 @@ const shape = z.object({
   noticeHours: z.number(),
   mostADay: z.nullable(z.number()),
   quietHours: z.nullable(z.string()),
+  workingWeek: hours,
+  reminderMinutes: z.nullable(z.number()),
+  hidesPeople: z.enum(['guests', 'always', 'never']),
   largeTeam: z.number(),
   forgetGuestsMonths: z.nullable(z.number()),
   feedHosts: z.array(z.string()),
@@ -28,5 +32,16 @@ export type Rules = z.infer<typeof shape>;
 export type RulesChange = Partial<Omit<Rules, 'mailDomain' | 'forgotten'>>;
 
 export const rulesQuery = queryOptions({ queryKey: ['house-rules'], queryFn: ({ signal }) => getJson('house-rules', shape, signal) });
+
+/** Sent meetings whose rooms would be otherwise by now. */
+export const touchedQuery = queryOptions({
+  queryKey: ['house-rules', 'touched'],
+  queryFn: ({ signal }) =>
+    getJson(
+      'house-rules/touched',
+      z.object({ count: z.number(), some: z.array(z.object({ id: z.string(), title: z.string() })), all: z.boolean() }),
+      signal,
+    ),
+});
 
 export const changeRules = (change: RulesChange) => sendJson('PUT', 'house-rules', change, shape);

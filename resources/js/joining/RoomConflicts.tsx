@@ -42,10 +42,20 @@ type ConflictsProps = {
   nameOf: (id: string) => string;
   set: (change: SomeSettings) => void;
   setAccount: (id: string) => void;
+  /** Cuts a meeting that is too long for the account; null where it cannot be. */
+  split: ((minutes: number, pause: number) => void) | null;
+};
+
+const BREAK_MINUTES = 10;
+
+/** How long the first of two parts is, in minutes of five; null where even half is too long. */
+const firstHalf = ({ kind, facts: { count, allowed } }: RoomConflict): number | null => {
+  const half = Math.ceil(Number(count) / 10) * 5;
+  return kind === 'too_long_for_account' && half <= Number(allowed) && half < Number(count) ? half : null;
 };
 
 /** What does not go together, as it arises, each with the way out in one press. */
-export function RoomConflicts({ room, nameOf, set, setAccount }: ConflictsProps) {
+export function RoomConflicts({ room, nameOf, set, setAccount, split }: ConflictsProps) {
   const { t } = useTranslation();
   /** Accounts that would take what this one does not. */
   const larger = ({ kind, facts: { count } }: RoomConflict) => {
@@ -68,6 +78,11 @@ export function RoomConflicts({ room, nameOf, set, setAccount }: ConflictsProps)
                   {wayWords(t, way, conflict.facts)}
                 </Button>
               ))}
+            {split && firstHalf(conflict) !== null && (
+              <Button look="quiet" onClick={() => split(firstHalf(conflict) ?? 0, BREAK_MINUTES)}>
+                {t('entryRules.way.split', { count: BREAK_MINUTES })}
+              </Button>
+            )}
             {larger(conflict).map((account) => (
               <Button key={account.id} look="quiet" onClick={() => setAccount(account.id)}>
                 {t('entryRules.way.account', { name: account.name })}

@@ -106,6 +106,9 @@ export function WhoGetsIn({ values, beside, set }: SentencesProps) {
         .
       </p>
       <p>
+        {t('entryRules.say.picture')} {yesNo('linkPicture', 'linkPicture')}.
+      </p>
+      <p>
         {t('entryRules.say.countries')} <CountriesWord value={values.countries} beside={beside('countries')} set={set} />{' '}
         {t('entryRules.countries.may')}
       </p>

@@ -27,6 +27,11 @@ export const enRoom = {
       title: 'Rooms',
       about:
         'As rooms are unless a meeting has it otherwise. What is locked no meeting can have otherwise, and every coordinator sees by whom.',
+      touched_one:
+        '{{count}} sent meeting has rules that the house would have otherwise by now. It stays as it was sent until somebody changes it:',
+      touched_other:
+        '{{count}} sent meetings have rules that the house would have otherwise by now. They stay as they were sent until somebody changes them:',
+      touchedMore: 'and more',
       teams: 'Rooms of teams',
       teamAbout: 'Where a team has it otherwise: for meetings whose host belongs to it. Of two locks the stricter one holds.',
       team: 'Team',
@@ -47,6 +52,7 @@ export const enRoom = {
       passcode: 'The passcode is',
       and: 'and',
       passcodeLength: 'with at least',
+      picture: 'The invitation comes',
       countries: 'From',
       capacity: 'Room for',
       lock: 'then',
@@ -81,6 +87,7 @@ export const enRoom = {
       passcode: 'Passcode',
       passcodeInLink: 'Passcode in the link',
       passcodeLength: 'Signs of a passcode',
+      linkPicture: 'A picture of the link in the mail',
       countries: 'Countries',
       capacity: 'Number of people',
       lock: 'Locked, minutes after the start',
@@ -154,6 +161,12 @@ export const enRoom = {
       inLinkMeans: 'One press is enough.',
       notInLink: 'is typed in',
       notInLinkMeans: 'A link that is passed on is not enough.',
+    },
+    linkPicture: {
+      yes: 'with a picture of the link',
+      yesMeans: 'A square pattern (QR code) that a telephone reads, as a file beside the entry for calendars.',
+      no: 'without a picture of the link',
+      noMeans: 'The link is there in letters.',
     },
     countries: {
       all: 'everywhere',
@@ -295,7 +308,7 @@ export const enRoom = {
       },
       too_long_for_account: {
         title: 'Longer than the account allows',
-        text: '{{count}} minutes are planned, {{account}} allows {{allowed}}. Shorten it, or another account.',
+        text: '{{count}} minutes are planned, {{account}} allows {{allowed}}. Shorten it, split it in two with a break, or take another account.',
       },
       too_many_co_hosts: { title: 'More co-hosts than the account takes', text: '{{count}} are chosen, {{account}} takes {{allowed}}.' },
       room_taken: { title: 'The room is taken then', text: '“{{title}}” is held in it too, on {{when}}. People of both would meet.' },
@@ -317,6 +330,9 @@ export const enRoom = {
       capacityNone: 'No limit',
       without: 'Without it',
       account: 'Use {{name}}',
+      split: 'Split it in two, with {{count}} minutes between',
+      splitOpen: 'Open it',
+      splitDone: '“{{title}}” is a draft of its own now, {{count}} minutes after the end of this.',
     },
     smallRooms: {
       none: 'none',

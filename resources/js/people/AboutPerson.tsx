@@ -13,11 +13,11 @@ import { useTell } from '../ui/Notice';
 import { ZonePicker } from '../ui/ZonePicker';
 import { daysText } from './AbsencesPage';
 import { absencesQuery } from './absences';
-import { hoursAsTyped, HoursFields, hoursInWords, readHours, unreadableDays } from './HoursFields';
+import { HoursWord } from './HoursWord';
 import { CalendarPart } from './CalendarPart';
 import { Part } from './Part';
 import { addJourney, removeJourney, type Journey, type PersonPage } from './person';
-import { called, type Hours, type Person } from './people';
+import { called, type Person } from './people';
 import { usePersonChange } from './usePersonChange';
 
 type AboutProps = {
@@ -66,61 +66,6 @@ export function AboutPerson({ person, choose, edit }: AboutProps) {
   );
 }
 
-type HoursWordProps = {
-  label: string;
-  hours: Hours;
-  /** Said where there are none. */
-  none: string;
-  spoken: (hours: string) => string;
-  hint?: string | undefined;
-  empty?: string | undefined;
-  field: 'hours' | 'quietHours';
-  save: ReturnType<typeof usePersonChange>;
-};
-
-/** Hours by weekday in words, which open the fields to change them. */
-function HoursWord({ label, hours, none, spoken, hint, empty, field, save }: HoursWordProps) {
-  const { t } = useTranslation();
-  const [open, setOpen] = useState(false);
-  const [typed, setTyped] = useState(hoursAsTyped(hours));
-  const words =
-    hoursInWords(hours)
-      .map(({ from, to, hours: of }) => `${from === to ? t(`weekday.${from}`) : `${t(`weekday.${from}`)}–${t(`weekday.${to}`)}`} ${of}`)
-      .join('; ') || none;
-  const error = save.error instanceof ApiError ? save.error.field(field) : undefined;
-  return (
-    <Popover
-      open={open}
-      onOpenChange={(next) => {
-        setTyped(hoursAsTyped(hours));
-        setOpen(next);
-      }}
-      label={label}
-      trigger={
-        <button type="button" className="changeable text-left" aria-label={spoken(words)}>
-          {words}
-        </button>
-      }
-    >
-      <HoursFields hours={typed} change={setTyped} hint={hint} empty={empty} />
-      {error && (
-        <p role="alert" className="font-semibold text-broken">
-          {error}
-        </p>
-      )}
-      <div className="flex justify-end">
-        <Button
-          look="main"
-          disabled={save.isPending || unreadableDays(typed).length > 0}
-          onClick={() => save.mutate({ change: { [field]: readHours(typed) }, done: () => setOpen(false) })}
-        >
-          {t('action.keep')}
-        </Button>
-      </div>
-    </Popover>
-  );
-}
-
 function HoursPart({ person }: { person: PersonPage }) {
   const { t } = useTranslation();
   const save = usePersonChange(person);
@@ -131,10 +76,11 @@ function HoursPart({ person }: { person: PersonPage }) {
         hours={person.hours}
         none={t('person.noHours')}
         spoken={(hours) => t('person.hoursLong', { hours })}
-        field="hours"
-        save={save}
+        error={save.error instanceof ApiError ? save.error.field('hours') : undefined}
+        pending={save.isPending}
+        take={(hours, done) => save.mutate({ change: { hours }, done })}
       />
-      {person.hoursAssumed && <p className="text-note text-muted">{t('sheet.hoursAssumed')}</p>}
+      {person.hoursAssumed && <p className="text-note text-muted">{t('sheet.hoursAssumedHere')}</p>}
       {person.country && person.holidaysKnown && (
         <p>
           {person.keepsHolidays
@@ -170,8 +116,9 @@ function QuietPart({ person }: { person: PersonPage }) {
         spoken={(hours) => t('person.quietLong', { hours })}
         hint={t('person.quietHint')}
         empty={t('person.quietEmpty')}
-        field="quietHours"
-        save={save}
+        error={save.error instanceof ApiError ? save.error.field('quietHours') : undefined}
+        pending={save.isPending}
+        take={(quietHours, done) => save.mutate({ change: { quietHours }, done })}
       />
     </Part>
   );

@@ -3,7 +3,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Navigate, useBlocker, useNavigate, useParams, useSearchParams } from 'react-router';
-import { ApiError, send } from '../lib/api';
+import { ApiError, send, sendJson } from '../lib/api';
 import { clock, longDate, weekday } from '../lib/time';
 import { useDebounced } from '../lib/useDebounced';
 import type { OfferedMark } from '../overlap/PaneView';
@@ -19,7 +19,7 @@ import { EntriesProvider, useFinishEntries } from './entries';
 import { EntrySection } from './EntrySection';
 import { FromBlueprint } from './FromBlueprint';
 import { JoinSection } from './JoinSection';
-import { hasKit, meetingQuery, type Meeting } from './meetings';
+import { hasKit, meetingQuery, meetingShape, type Meeting } from './meetings';
 import { MoveChoice } from './MoveChoice';
 import { OfferDialog } from './OfferDialog';
 import { OfferNote } from './OfferNote';
@@ -90,6 +90,20 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
   const [asked, setAsked] = useSearchParams();
   const isRoom = asked.has('room');
   const room = useRoom(meeting.changeOf ?? meeting.id, state, isRoom || hasKit(sheet.joinMode));
+  const split = useMutation({
+    mutationFn: async ({ minutes, pause }: { minutes: number; pause: number }) => {
+      await state.flush();
+      return sendJson('POST', `meetings/${meeting.id}/second-part`, { minutes, breakMinutes: pause }, meetingShape);
+    },
+    onSuccess: (second, { minutes, pause }) => {
+      change({ durationMinutes: minutes });
+      tell(t('entryRules.way.splitDone', { title: second.title, count: pause }), {
+        seconds: 15,
+        action: { label: t('entryRules.way.splitOpen'), run: () => void navigate(`/meetings/${second.id}/plan`) },
+      });
+    },
+    onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
+  });
   const openRoom = (open: boolean) => setAsked(open ? { room: '' } : {}, { replace: true });
   const [differing, setDiffering] = useState<string | null>(asked.get('date'));
   const people = useMemo(() => new Map(sheet.attendees.map(({ person }) => [person.id, person])), [sheet.attendees]);
@@ -245,7 +259,12 @@ function PlanSheet({ meeting }: { meeting: Meeting }) {
             className={`relative flex w-full shrink-0 flex-col gap-3 overflow-y-auto border-line bg-sheet px-5 py-3 md:border-r ${isRoom ? 'md:w-[430px]' : 'md:w-[357px]'}`}
           >
             {isRoom ? (
-              <RoomPanel room={room} sheet={sheet} nameOf={nameOf} />
+              <RoomPanel
+                room={room}
+                sheet={sheet}
+                nameOf={nameOf}
+                split={meeting.changeOf === null && !sheet.allDay ? (minutes, pause) => split.mutate({ minutes, pause }) : null}
+              />
             ) : times.open ? (
               <TimesList state={times} offer={offer} told={told} people={people} />
             ) : offer.isOpen && offer.offer ? (

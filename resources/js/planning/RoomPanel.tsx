@@ -11,10 +11,15 @@ import { RoomPeople } from './RoomPeople';
 import type { Sheet } from './sheet';
 import type { RoomState } from './useRoom';
 
-type RoomPanelProps = { room: RoomState; sheet: Sheet; nameOf: (id: string) => string };
+type RoomPanelProps = {
+  room: RoomState;
+  sheet: Sheet;
+  nameOf: (id: string) => string;
+  split: ((minutes: number, pause: number) => void) | null;
+};
 
 /** How a meeting's room is, in sentences: who gets in, what is so in it, who runs it. */
-export function RoomPanel({ room, sheet, nameOf }: RoomPanelProps) {
+export function RoomPanel({ room, sheet, nameOf, split }: RoomPanelProps) {
   const { t } = useTranslation();
   const { data, values } = room;
   if (!data || !values) {
@@ -45,7 +50,7 @@ export function RoomPanel({ room, sheet, nameOf }: RoomPanelProps) {
       <Part title={t('entryRules.title')}>
         <WhoGetsIn values={values} beside={beside} set={room.set} />
       </Part>
-      <RoomConflicts room={data} nameOf={nameOf} set={room.set} setAccount={room.setAccount} />
+      <RoomConflicts room={data} nameOf={nameOf} set={room.set} setAccount={room.setAccount} split={split} />
       <Part title={t('entryRules.inRoom')}>
         <InTheRoom values={values} beside={beside} set={room.set} />
         {values.recording && (

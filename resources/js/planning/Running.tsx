@@ -30,7 +30,6 @@ export function Running({ meeting, plans }: { meeting: Meeting; plans: boolean }
     },
     onError: (error) => tell(error instanceof ApiError ? error.message : t('failure.unexpected'), { tone: 'broken' }),
   });
-  const isSingle = meeting.rule === null && meeting.extra.length === 0;
   return (
     <section aria-labelledby="running" className="no-print border-l-4 border-sun bg-sheet px-4 py-3">
       <h2 id="running" className="font-semibold">
@@ -50,7 +49,7 @@ export function Running({ meeting, plans }: { meeting: Meeting; plans: boolean }
           <span className="min-w-0 break-all">{meeting.kit.link}</span>
         </p>
       )}
-      {plans && isSingle && meeting.changeId === null && (
+      {plans && meeting.changeId === null && (
         <EntriesProvider>
           <AddPerson taken={meeting.attendees.map(({ person }) => person.id)} add={(people) => call.mutate(people)} />
           <p className="text-note text-muted">{t('now.callIn')}</p>

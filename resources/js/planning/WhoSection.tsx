@@ -244,7 +244,7 @@ function AttendeeRow({ attendee, host, standing, showWeekday, makeHost, setRole,
         {busy && <p className="text-broken">{t('sheet.busyWith', { what: standing?.clashes.join(', ') })}</p>}
         <p className="text-note text-muted">
           {standing && !standing.calendarKnown ? t('sheet.noCalendar') : ''}{' '}
-          {person.hoursAssumed ? t('sheet.hoursAssumed') : t('sheet.hours', { hours: hoursText(person) })}
+          {person.hoursAssumed ? t('sheet.hoursAssumed', { hours: hoursText(person) }) : t('sheet.hours', { hours: hoursText(person) })}
         </p>
         {choosing ? (
           <ZonePicker

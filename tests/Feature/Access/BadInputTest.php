@@ -103,6 +103,7 @@ it('answers bad input with a clear refusal, field by field', function (string $m
     'an absence' => ['POST', '/api/people/{person}/absences', fn() => ['fromOn' => '2027-05-03', 'untilOn' => '2027-05-12', 'standInId' => null, 'note' => 'x', 'showsNote' => true]],
     'a week' => ['GET', '/api/people/{person}/week', fn() => ['from' => '2027-05-03']],
     'places' => ['GET', '/api/places', fn() => ['country' => 'AU']],
+    'a second part' => ['POST', '/api/meetings/{meeting}/second-part', fn() => ['minutes' => 5, 'breakMinutes' => 10]],
     'a room that is kept' => ['POST', '/api/people/{person}/room', fn() => ['what' => ['passcode', 'pin']]],
     'an address of one’s own' => ['PUT', '/api/people/{person}/room/address', fn() => ['address' => 'seed-' . bin2hex(random_bytes(4))]],
     'a calendar' => ['PUT', '/api/people/{person}/calendar', fn() => ['url' => 'https://calendar.garden.example/a.ics']],

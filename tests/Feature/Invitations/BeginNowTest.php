@@ -14,7 +14,9 @@ use function Tests\Feature\account;
 use function Tests\Feature\colleague;
 use function Tests\Feature\delivered;
 use function Tests\Feature\guest;
+use function Tests\Feature\icsTo;
 use function Tests\Feature\mailTo;
+use function Tests\Feature\meeting;
 
 beforeEach(function (): void {
     $this->travelTo('2026-12-08T12:34:56Z');
@@ -79,6 +81,24 @@ it('refuses what is nobody or nothing, and to call into a series or beside a cha
     $this->postJson("/api/meetings/$meeting->id/change")->assertCreated();
     $this->postJson("/api/meetings/$meeting->id/call-in", ['people' => [$this->lena->id]])->assertStatus(409)->assertJson(['code' => 'change_waits']);
     Meeting::query()->where('changes_id', $meeting->id)->delete();
-    $meeting->update(['rrule' => 'FREQ=WEEKLY;COUNT=2']);
-    $this->postJson("/api/meetings/$meeting->id/call-in", ['people' => [$this->lena->id]])->assertStatus(409);
+});
+
+it('calls into the date of a series that goes on, and tells of that alone', function (): void {
+    $meeting = meeting($this->coordinator, [$this->coordinator->person, $this->ines], ['starts_local' => now('Africa/Nairobi')->addDay()->format('Y-m-d 15:30:00'), 'rrule' => 'FREQ=WEEKLY;COUNT=3', 'join_mode' => 'online']);
+    $this->postJson("/api/meetings/$meeting->id/kit")->assertCreated();
+    $this->postJson("/api/meetings/$meeting->id/send", ['version' => $meeting->refresh()->version])->assertOk();
+    delivered($meeting);
+    $call = fn() => $this->postJson("/api/meetings/$meeting->id/call-in", ['people' => [$this->lena->id]]);
+    $call()->assertStatus(409)->assertJson(['code' => 'none_goes_on']);
+
+    $this->travelTo($meeting->refresh()->occurrences()->orderBy('starts_at')->firstOrFail()->starts_at->addMinutes(5));
+    $now = $call()->assertOk()->json();
+    expect($now['own'])->toHaveCount(1)->and(array_column(array_column($now['own'][0]['people'], 'person'), 'id'))->toContain($this->lena->id)
+        ->and(array_column(array_column($now['attendees'], 'person'), 'id'))->not->toContain($this->lena->id)
+        ->and(Dispatch::query()->where('state', 'waiting')->pluck('recipient')->all())->toBe([$this->lena->email])
+        ->and(icsTo($this->lena->email))->not->toContain('RRULE');
+    // Once more is no news.
+    delivered($meeting);
+    $call()->assertOk();
+    expect(Dispatch::query()->where('recipient', $this->lena->email)->count())->toBe(1);
 });

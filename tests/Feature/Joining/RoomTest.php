@@ -13,6 +13,7 @@ use App\People\Team;
 use App\Planning\Meeting;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Http;
+use Symfony\Component\Process\Process;
 
 use function Tests\Feature\account;
 use function Tests\Feature\colleague;
@@ -194,6 +195,34 @@ it('tells of the door to those to whom it says something else, and to nobody bes
     'smaller rooms' => fn(): array => [['smallRooms' => [['name' => 'Seeds', 'people' => [test()->lena->id]], ['name' => 'Soil', 'people' => []]]], ['lena'], '“Seeds”'],
     'interpreters' => fn(): array => [['interpreters' => [['personId' => test()->anil->id, 'from' => 'ne', 'to' => 'pt']]], ['host', 'anil', 'lena', 'ines'], ''],
 ]);
+
+it('hangs a picture of the link on the invitation where it is wanted, and on nothing else', function (bool $wanted, string $mode): void {
+    $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => $mode, 'room' => [...noRoom(), 'settings' => ['linkPicture' => $wanted]]]))->assertOk();
+    $link = $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated()->json('link');
+    $this->postJson("/api/meetings/{$this->meeting->id}/send", ['version' => $this->meeting->refresh()->version])->assertOk();
+    $png = mailTo('lena@orchard.example')->getAllAttachmentParts();
+    $names = array_map(static fn($part): ?string => $part->getFilename(), $png);
+
+    expect(in_array('link.png', $names, true))->toBe($wanted && $mode === 'online');
+    if ($wanted && $mode === 'online') {
+        // Read back by what the browser's tests read it with: the same matrix as the package gives for the link.
+        $part = $png[array_search('link.png', $names, true)];
+        $process = new Process(['node', base_path('ops/qr.mjs')], null, null, $link);
+        $process->mustRun();
+        expect($part->getContent())->toBe($process->getOutput())->toStartWith("\x89PNG");
+    }
+})->with([[true, 'online'], [false, 'online'], [true, 'phone']]);
+
+it('cuts a meeting that is too long for its account in two, with a break', function (): void {
+    $this->meeting->update(['duration_minutes' => 90, 'rrule' => 'FREQ=WEEKLY;COUNT=3', 'dropped_local' => ['2026-12-15T15:30:00']]);
+    $second = $this->postJson("/api/meetings/{$this->meeting->id}/second-part", ['minutes' => 45, 'breakMinutes' => 10])->assertCreated()->json();
+
+    expect($second)->toMatchArray(['title' => 'Grower exchange, second part', 'startLocal' => '2026-12-08T16:25:00', 'durationMinutes' => 45, 'dropped' => ['2026-12-15T16:25:00'], 'status' => 'draft'])
+        ->and($second['rule']['count'])->toBe(3)->and(count($second['attendees']))->toBe(4);
+    foreach ([['minutes' => 90, 'breakMinutes' => 10], ['minutes' => 44, 'breakMinutes' => 10], ['minutes' => 45, 'breakMinutes' => -5]] as $odd) {
+        expect($this->postJson("/api/meetings/{$this->meeting->id}/second-part", $odd)->status())->toBeIn([409, 422]);
+    }
+});
 
 it('lets house and teams change their mind about what was sent only when that is changed', function (): void {
     $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online']))->assertOk();
