@@ -11,6 +11,7 @@ use App\Operations\RotateLogs;
 use App\People\ReadDueFeeds;
 use App\People\ReadFeed;
 use App\Planning\DiscardUntouched;
+use App\Planning\TellDates;
 use App\Planning\TopUpOccurrences;
 use Illuminate\Support\Facades\Schedule;
 
@@ -18,6 +19,7 @@ Schedule::job(new TopUpOccurrences())->hourlyAt(10);
 Schedule::job(new DiscardUntouched())->hourlyAt(40);
 Schedule::job(new SettleUnsure())->everyMinute();
 Schedule::job(new SettleStanding())->everyMinute();
+Schedule::job(new TellDates())->dailyAt('03:40');
 Schedule::job(new ReadDueFeeds(), ReadFeed::QUEUE)->everyMinute();
 Schedule::job(new ForgetImports())->hourlyAt(50);
 Schedule::job(new ForgetOldLinks())->dailyAt('03:40');

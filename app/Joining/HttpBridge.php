@@ -27,7 +27,7 @@ final readonly class HttpBridge implements Bridge
 
     public function settle(string $ref, RoomWanted $wanted, Passcode $passcode, Pin $pin): BridgeMeeting
     {
-        $response = $this->ask(static fn(PendingRequest $http): Response => $http->put('/rooms/' . rawurlencode($ref), ['title' => $wanted->title, 'passcode' => $passcode->text, 'pin' => $pin->digits, 'rules' => $wanted->rules(), ...($wanted->account === null ? [] : ['account' => $wanted->account]), ...($wanted->address === null ? [] : ['address' => $wanted->address])]));
+        $response = $this->ask(static fn(PendingRequest $http): Response => $http->put('/rooms/' . rawurlencode($ref), ['title' => $wanted->title, 'passcode' => $passcode->text, 'pin' => $pin->digits, 'rules' => $wanted->rules(), 'people' => $wanted->people, 'times' => $wanted->times, ...($wanted->account === null ? [] : ['account' => $wanted->account]), ...($wanted->address === null ? [] : ['address' => $wanted->address])]));
         try {
             $said = $response->json();
             if (self::text($said, 'id') === '') {

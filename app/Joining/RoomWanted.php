@@ -15,10 +15,12 @@ final readonly class RoomWanted
      * @param  ?string  $account  of the bridge; null: the usual one
      * @param  list<array{name: string, people: list<string>}>  $smallRooms  with addresses
      * @param  list<array{address: string, from: string, to: string}>  $interpreters
+     * @param  list<array{address: string, as: string}>  $people  who is asked: `host`, `colleague` or `guest`
+     * @param  list<array{start: string, minutes: int}>  $times  of the dates ahead, UTC
      * @param  bool  $isStanding  somebody keeps it for many meetings
      * @param  ?string  $address  the last part of its link; null: the bridge makes one up
      */
-    public function __construct(public string $title, public RoomRules $rules, public array $coHosts = [], public array $presenters = [], public ?string $account = null, public array $smallRooms = [], public array $interpreters = [], public bool $isStanding = false, public ?string $address = null) {}
+    public function __construct(public string $title, public RoomRules $rules, public array $coHosts = [], public array $presenters = [], public ?string $account = null, public array $smallRooms = [], public array $interpreters = [], public array $people = [], public array $times = [], public bool $isStanding = false, public ?string $address = null) {}
 
     public function at(?string $address): self
     {
@@ -34,6 +36,6 @@ final readonly class RoomWanted
     /** Short, and another as soon as anything differs. */
     public function mark(): string
     {
-        return hash('xxh128', (string) json_encode([$this->title, $this->rules(), $this->account, $this->address]));
+        return hash('xxh128', (string) json_encode([$this->title, $this->rules(), $this->account, $this->address, $this->people, $this->times]));
     }
 }

@@ -12,6 +12,7 @@ use App\Joining\JoiningKit;
 use App\Joining\RoomWanted;
 use App\Joining\SettleRoom;
 use App\People\Person;
+use App\People\PersonKind;
 use App\People\Team;
 use Illuminate\Database\Eloquent\Builder;
 use Syndex\Core\Joining\RoomRules;
@@ -19,6 +20,9 @@ use Syndex\Core\Joining\RoomRules;
 /** The rules under which the room of a meeting stands: what is locked, what was chosen, what is usual. */
 final readonly class RoomOf
 {
+    /** So many dates ahead the bridge is told of; it is told anew each day. */
+    private const TIMES = 60;
+
     /** Seconds after which a room that is no longer used is closed. */
     private const LEFT_SECONDS = 3600;
 
@@ -103,6 +107,28 @@ final readonly class RoomOf
         return new RoomWanted($person->called(), $this->policy($person->id)->rules([]), isStanding: true, address: $this->addressOf($person->id));
     }
 
+    /** @return list<array{address: string, as: string}> */
+    private function people(Meeting $meeting): array
+    {
+        $people = [];
+        foreach ($meeting->everybody() as $asked) {
+            $people[] = ['address' => $asked->person->email, 'as' => match (true) {
+                $asked->person_id === $meeting->host_id => 'host',
+                $asked->person->kind === PersonKind::Guest => 'guest',
+                default => 'colleague',
+            }];
+        }
+
+        return $people;
+    }
+
+    /** @return list<array{start: string, minutes: int}> of a draft none: they are settled when it is sent */
+    private static function times(Meeting $meeting): array
+    {
+        return array_values($meeting->occurrences()->where('all_day', false)->where('ends_at', '>', now())->limit(self::TIMES)->get()
+            ->map(static fn(Occurrence $o): array => ['start' => $o->starts_at->toIso8601ZuluString(), 'minutes' => (int) $o->starts_at->diffInMinutes($o->ends_at)])->all());
+    }
+
     private function addressOf(?string $personId): ?string
     {
         return $personId === null ? null : JoiningKit::query()->where('room_id', $personId)->value('address');
@@ -126,6 +152,8 @@ final readonly class RoomOf
             $choices->account === null ? null : $this->offers->account($choices->account)?->id,
             array_map(static fn(array $room): array => ['name' => $room['name'], 'people' => $of($room['people'])], $parts->smallRooms),
             array_values(array_filter(array_map(static fn(array $i): array => ['address' => $addresses[$i['personId']] ?? null, 'from' => $i['from'], 'to' => $i['to']], $parts->interpreters), static fn(array $i): bool => $i['address'] !== null)),
+            $this->people($meeting),
+            self::times($meeting),
             $meeting->standing_of !== null,
             $this->addressOf($meeting->standing_of),
         );

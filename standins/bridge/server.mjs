@@ -6,6 +6,7 @@ import http from 'node:http';
 import path from 'node:path';
 import { decide } from './door.mjs';
 import { ACCOUNTS, DIAL_INS } from './offers.mjs';
+import { joinPage } from './page.mjs';
 
 const folder = process.env.BRIDGE_DIR ?? 'var/bridge';
 const key = process.env.BRIDGE_KEY ?? '';
@@ -13,7 +14,7 @@ const port = Number(process.env.BRIDGE_PORT ?? 2626);
 const file = path.join(folder, 'rooms.json');
 
 fs.mkdirSync(folder, { recursive: true });
-/** Rooms by the name that was chosen for them. @type {Record<string, { id: string, title: string, link: string, number: string, passcode: string, pin: string, closed: boolean, rules?: object, account?: string, address?: string, dead?: string[] }>} */
+/** Rooms by the name that was chosen for them. @type {Record<string, { id: string, title: string, link: string, number: string, passcode: string, pin: string, closed: boolean, rules?: object, account?: string, address?: string, dead?: string[], people?: object[], times?: object[] }>} */
 const rooms = readRooms();
 const NO_FAULTS = { slowMs: 0, lateMs: 0, refuse: false, drop: false, dropAfter: false };
 const faults = { ...NO_FAULTS };
@@ -71,7 +72,7 @@ const isTaken = (address, ref) =>
   Object.entries(rooms).some(([other, room]) => (other !== ref && room.address === address) || (room.dead ?? []).includes(address));
 
 /** Opens the room with this name, or gives the one that is there what was asked. */
-function settle(ref, { title, passcode, pin, rules, account, address }) {
+function settle(ref, { title, passcode, pin, rules, account, address, people, times }) {
   if (!/^[A-Za-z0-9]{4,32}$/.test(passcode ?? '') || !/^\d{4,12}$/.test(pin ?? '')) {
     return [422, { error: 'a room needs a passcode of letters and digits and a PIN of digits' }];
   }
@@ -88,7 +89,14 @@ function settle(ref, { title, passcode, pin, rules, account, address }) {
   if (address && isTaken(address, ref)) {
     return [409, { error: 'this address is taken' }];
   }
-  const settled = { title: String(title ?? ''), passcode, pin, rules: rules ?? {}, account: chosen.id };
+  if (![people ?? [], times ?? []].every((list) => Array.isArray(list) && list.every((one) => one !== null && typeof one === 'object'))) {
+    return [422, { error: 'people and times are lists of objects' }];
+  }
+  const known = {
+    people: (people ?? []).map(({ address: mail, as }) => ({ address: String(mail), as: String(as) })),
+    times: (times ?? []).map(({ start, minutes }) => ({ start: String(start), minutes: Number(minutes) })),
+  };
+  const settled = { title: String(title ?? ''), passcode, pin, rules: rules ?? {}, account: chosen.id, ...known };
   const there = Object.hasOwn(rooms, ref) ? rooms[ref] : undefined;
   const linked = (address) => (address ? `https://meet.syndex.example/r/${address}` : freshLink());
   const dead = [...(there?.dead ?? []), ...(there?.address && there.address !== (address ?? undefined) ? [there.address] : [])];
@@ -142,9 +150,9 @@ function answer(method, pathname, asked) {
   return [405, { error: 'this cannot be done to a room' }];
 }
 
-const MOST_OCTETS = 100_000;
+const MOST_OCTETS = 2_000_000;
 
-async function asked(request) {
+async function octetsOf(request) {
   const chunks = [];
   let octets = 0;
   for await (const chunk of request) {
@@ -154,11 +162,31 @@ async function asked(request) {
     }
     chunks.push(chunk);
   }
-  const value = octets > 0 ? JSON.parse(Buffer.concat(chunks).toString('utf8')) : {};
+  return Buffer.concat(chunks).toString('utf8');
+}
+
+async function asked(request) {
+  const text = await octetsOf(request);
+  const value = text !== '' ? JSON.parse(text) : {};
   if (value === null || typeof value !== 'object') {
     throw new Error('no object');
   }
   return Array.isArray(value) ? {} : value;
+}
+
+/** The pages behind links need no key: whoever has the link may look. */
+async function page(request, response) {
+  const { pathname, searchParams } = new URL(request.url ?? '/', 'http://bridge');
+  const room = Object.values(rooms).find(({ link }) => link.endsWith(pathname));
+  const fields = new URLSearchParams(request.method === 'POST' ? await octetsOf(request) : '');
+  const [status, text] = await joinPage(room, request.method, searchParams, fields);
+  response.writeHead(status, {
+    'Content-Type': 'text/html; charset=utf-8',
+    'Content-Security-Policy': "default-src 'none'; style-src 'unsafe-inline'; form-action 'self'; frame-ancestors 'none'",
+    'Referrer-Policy': 'no-referrer',
+    'Cache-Control': 'no-store',
+  });
+  response.end(text);
 }
 
 async function serve(request, send) {
@@ -197,7 +225,8 @@ const server = http.createServer((request, response) => {
     response.end(JSON.stringify(value));
   };
   request.on('error', () => response.destroy());
-  serve(request, send).catch((error) => {
+  const isPage = /^\/[jr]\/[a-z0-9-]{1,60}(\?|$)/.test(request.url ?? '') && ['GET', 'POST'].includes(request.method ?? '');
+  (isPage ? page(request, response) : serve(request, send)).catch((error) => {
     console.error('request:', error.message);
     if (response.headersSent) {
       response.destroy();

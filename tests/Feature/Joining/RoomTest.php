@@ -265,6 +265,52 @@ it('is decided at the bridge’s door as the sheet said it would be', function (
     expect($wrong->json('decisions.0.reason'))->toBe('passcode_wrong');
 });
 
+it('says on the page behind the link what becomes of whoever comes now', function (string $who, int $startsIn, array $settings, string $passcode, string $outcome, string $reason): void {
+    $this->travelBack();
+    $start = now()->addMinutes($startsIn)->startOfMinute();
+    $this->meeting->update(['starts_local' => $start->format('Y-m-d H:i:s'), 'zone' => 'UTC', 'host_id' => $this->coordinator->person_id, 'room' => [...noRoom(), 'settings' => $settings, 'coHosts' => [$this->anil->id]], 'join_mode' => 'online']);
+    $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated();
+    $this->postJson("/api/meetings/{$this->meeting->id}/send", ['version' => $this->meeting->refresh()->version])->assertOk();
+    app()->call([new SettleRoom($this->meeting->id), 'handle']);
+    $kit = JoiningKit::query()->firstOrFail();
+    $url = config('syndex.bridge.url') . parse_url($kit->link, PHP_URL_PATH);
+    $address = ['host' => $this->coordinator->person->email, 'co-host' => $this->anil->email, 'guest' => 'lena@orchard.example', 'colleague' => $this->ines->email, 'somebody else' => 'mallory@field.example'][$who];
+    $typed = $passcode === 'right' ? $kit->passcode : $passcode;
+
+    expect(Http::get($url)->throw()->body())->toContain('Grower exchange')->not->toContain($kit->passcode)->not->toContain('lena@');
+    $page = Http::asForm()->post($url, ['address' => mb_strtoupper($address), 'passcode' => $typed])->throw()->body();
+    expect($page)->toContain("data-outcome=\"$outcome\" data-reason=\"$reason\"")->not->toContain($kit->passcode);
+    if ($passcode === 'right') {
+        expect(Http::asForm()->post("$url?p=$kit->passcode", ['address' => $address])->body())->toContain("data-outcome=\"$outcome\" data-reason=\"$reason\"");
+    }
+})->with([
+    ['guest', 30, [], 'right', 'closed', 'too_early'],
+    ['guest', 8, [], 'right', 'lobby', 'no_host'],
+    ['guest', 8, ['beforeHost' => 'wait'], 'right', 'waits', 'no_host'],
+    ['colleague', 8, ['beforeHost' => 'enter'], 'right', 'admitted', 'open'],
+    ['guest', 8, ['beforeHost' => 'enter'], 'right', 'lobby', 'lobby'],
+    ['host', 50, [], 'right', 'admitted', 'host'],
+    ['co-host', 50, [], 'right', 'admitted', 'host'],
+    ['somebody else', 8, [], 'right', 'refused', 'not_invited'],
+    ['guest', 8, [], 'wrong1', 'refused', 'passcode_wrong'],
+    ['host', 8, [], '', 'refused', 'passcode_missing'],
+    ['colleague', 8, ['signIn' => true], 'right', 'refused', 'sign_in'],
+]);
+
+it('has no page behind a link that was closed, and takes nothing odd there', function (): void {
+    $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated();
+    $kit = JoiningKit::query()->firstOrFail();
+    $url = config('syndex.bridge.url') . parse_url($kit->link, PHP_URL_PATH);
+    expect(Http::get($url)->body())->toContain('No date of this meeting lies ahead.');
+    foreach (['/j/none-at-all', '/r/nobody', '/j/%3Cscript%3E', '/j/..%2f..%2fetc'] as $path) {
+        expect(Http::get(config('syndex.bridge.url') . $path)->status())->toBeIn([401, 404, 400]);
+    }
+    ($this->bridge)('PUT', '/rooms/' . RoomRef::of($this->meeting->id), ['title' => '<script>alert(1)</script>', 'passcode' => $kit->passcode, 'pin' => $kit->pin, 'times' => [['start' => gmdate('Y-m-d\TH:i:s\Z', time() + 60), 'minutes' => 30]]]);
+    expect(Http::asForm()->post($url, ['address' => '"><script>'])->body())->not->toContain('<script>');
+    ($this->bridge)('DELETE', '/rooms/' . RoomRef::of($this->meeting->id));
+    expect(Http::get($url)->status())->toBe(404);
+});
+
 it('gives the passcode with the link, in the link or not at all, as its room asks for it', function (array $settings, bool $inLink, bool $said): void {
     $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['joinMode' => 'online', 'room' => ['settings' => $settings, 'coHosts' => [], 'presenters' => [], 'account' => null, 'reason' => null]]))->assertOk();
     $made = $this->postJson("/api/meetings/{$this->meeting->id}/kit")->assertCreated()->json();
