@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Guests\ForgetOldLinks;
 use App\Import\ForgetImports;
+use App\Invitations\ForgetMessages;
 use App\Invitations\ForgetStaleGuests;
 use App\Joining\SettleStanding;
 use App\Joining\SettleUnsure;
@@ -24,4 +25,5 @@ Schedule::job(new ReadDueFeeds(), ReadFeed::QUEUE)->everyMinute();
 Schedule::job(new ForgetImports())->hourlyAt(50);
 Schedule::job(new ForgetOldLinks())->dailyAt('03:40');
 Schedule::job(new ForgetStaleGuests())->dailyAt('03:20');
+Schedule::job(new ForgetMessages())->dailyAt('03:30');
 Schedule::command(RotateLogs::class)->everyFifteenMinutes();

@@ -35,6 +35,8 @@ enum HouseRule: string
     case LargeTeam = 'largeTeam';
     /** Outside guests whom nobody met for so many months are forgotten; null: never. */
     case ForgetGuests = 'forgetGuestsMonths';
+    /** Messages are kept for so many months after their meeting; null: for good. */
+    case KeepMessages = 'keepMessagesMonths';
     /** "host:port" within the own network from which calendars may be read all the same. */
     case FeedHosts = 'feedHosts';
     /** The largest file that can hang on a meeting, in megabytes. */
@@ -54,7 +56,7 @@ enum HouseRule: string
             self::Reminder => 15,
             self::HidesPeople => 'guests',
             self::LargeTeam => 25,
-            self::ForgetGuests, self::MostADay, self::Quiet => null,
+            self::ForgetGuests, self::KeepMessages, self::MostADay, self::Quiet => null,
             self::FeedHosts => [],
             self::FileSize => 10,
             self::Room => ['usual' => [], 'locked' => []],
@@ -94,7 +96,7 @@ enum HouseRule: string
             self::Reminder => [$this->value => ['sometimes', 'nullable', 'integer', 'between:0,40320']],
             self::HidesPeople => [$this->value => ['sometimes', 'required', Rule::in(['guests', 'always', 'never'])]],
             self::LargeTeam => [$this->value => ['sometimes', 'required', 'integer', 'between:2,100000']],
-            self::ForgetGuests => [$this->value => ['sometimes', 'nullable', 'integer', 'between:1,600']],
+            self::ForgetGuests, self::KeepMessages => [$this->value => ['sometimes', 'nullable', 'integer', 'between:1,600']],
             self::FeedHosts => [$this->value => ['sometimes', 'array', 'list', 'max:50'], "$this->value.*" => ['required', 'string', 'max:260', 'regex:/\A(?:\[[0-9a-fA-F:.]+\]|[A-Za-z0-9](?:[A-Za-z0-9.-]*[A-Za-z0-9])?):[1-9][0-9]{0,4}\z/']],
             self::FileSize => [$this->value => ['sometimes', 'required', 'integer', 'between:1,50']],
             self::Room => RoomEntry::rules($this->value),

@@ -82,6 +82,13 @@ final class HouseRules
         return RoomSource::read(null, $this->of(HouseRule::Room));
     }
 
+    public function keepMessagesMonths(): ?int
+    {
+        $months = $this->of(HouseRule::KeepMessages);
+
+        return $months === null ? null : (int) $months;
+    }
+
     public function forgetGuestsMonths(): ?int
     {
         $months = $this->of(HouseRule::ForgetGuests);

@@ -28,6 +28,7 @@ final readonly class ReissueKit
             if (Over::is($meeting)) {
                 throw NotNow::over();
             }
+            RoomOf::lockKeeper($meeting);
 
             return $this->makeKit->anew($meeting->room_of, $this->rooms->wanted($meeting), $what);
         });

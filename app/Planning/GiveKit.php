@@ -59,6 +59,7 @@ final readonly class GiveKit
             if (!$meeting->status->isEditable()) {
                 throw NotNow::locked($meeting->status->value);
             }
+            RoomOf::lockKeeper($meeting);
 
             return $decision($meeting);
         });

@@ -101,6 +101,14 @@ final readonly class RoomOf
         }
     }
 
+    /** Locks who keeps the room of a meeting, so that two meetings do not open or change it at once. Within a decision, after the meeting. */
+    public static function lockKeeper(Meeting $meeting): void
+    {
+        if ($meeting->standing_of !== null) {
+            Person::query()->whereKey($meeting->standing_of)->lockForUpdate()->first();
+        }
+    }
+
     /** How the room of a person is where nothing is held in it: as is usual with what they host. */
     public function standing(Person $person): RoomWanted
     {

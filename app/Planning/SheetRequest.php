@@ -19,6 +19,9 @@ use Syndex\Core\Time\ZoneData;
  */
 class SheetRequest extends SeriesRequest
 {
+    /** Words that stand within a line of a letter. */
+    private const ONE_LINE = 'regex:/\A[^\x00-\x1F]+\z/u';
+
     /** @return array<string, mixed> */
     public function rules(): array
     {
@@ -47,7 +50,7 @@ class SheetRequest extends SeriesRequest
             'choices.reminderMinutes' => ['present_with:choices', 'nullable', 'integer', 'min:0', 'max:40320'],
             'choices.class' => ['required_with:choices', Rule::in(EntryChoices::CLASSES)],
             'choices.categories' => ['present_with:choices', 'array', 'list', 'max:10'],
-            'choices.categories.*' => ['required', 'string', 'max:60', 'regex:/\\A[^\\x00-\\x1F]+\\z/u'],
+            'choices.categories.*' => ['required', 'string', 'max:60', self::ONE_LINE],
             'choices.takesNoTime' => ['required_with:choices', 'boolean'],
             'choices.notForwarded' => ['required_with:choices', 'boolean'],
             'room' => ['sometimes', 'array:settings,coHosts,presenters,account,reason,standing,inRoom,standIn,smallRooms,interpreters'],
@@ -56,14 +59,14 @@ class SheetRequest extends SeriesRequest
             'room.coHosts.*' => ['bail', 'required', 'string', 'max:26'],
             'room.presenters' => ['sometimes', 'array', 'list', 'max:100'],
             'room.presenters.*' => ['bail', 'required', 'string', 'max:26'],
-            'room.reason' => ['sometimes', 'nullable', 'string', 'max:200'],
+            'room.reason' => ['sometimes', 'nullable', 'string', 'max:200', self::ONE_LINE],
             'room.account' => ['present_with:room', 'nullable', 'string', 'max:40'],
             'room.standing' => ['sometimes', 'boolean:strict'],
             'room.inRoom' => ['sometimes', 'array', 'list', 'max:' . SheetLimits::PEOPLE],
             'room.standIn' => ['sometimes', 'nullable', 'string', 'max:26'],
             'room.smallRooms' => ['sometimes', 'array', 'list', 'max:50'],
             'room.smallRooms.*' => ['array:name,people'],
-            'room.smallRooms.*.name' => ['required', 'string', 'max:80'],
+            'room.smallRooms.*.name' => ['required', 'string', 'max:80', self::ONE_LINE],
             'room.smallRooms.*.people' => ['present', 'array', 'list', 'max:500'],
             'room.interpreters' => ['sometimes', 'array', 'list', 'max:20'],
             'room.interpreters.*' => ['array:personId,from,to'],

@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
+use App\Invitations\ForgetMessages;
 use App\Joining\Bridge;
 use App\Live\Live;
 use App\People\Role;
+use App\Planning\Meeting;
 use Illuminate\Http\Client\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
@@ -13,6 +15,7 @@ use Illuminate\Support\Facades\Queue;
 use function Tests\Feature\account;
 
 use function Tests\Feature\colleague;
+use function Tests\Feature\delivered;
 use function Tests\Feature\guest;
 use function Tests\Feature\kit;
 use function Tests\Feature\mailTo;
@@ -41,6 +44,22 @@ describe('house rules', function (): void {
         'later' => [['reminderMinutes' => 60, 'hidesPeople' => 'always'], ['reminder' => 60, 'hides' => true]],
         'none' => [['reminderMinutes' => null, 'hidesPeople' => 'never'], ['reminder' => null, 'hides' => false]],
     ]);
+
+    it('say how long what was sent is kept after its meeting', function (?int $months, array $kept): void {
+        $this->travelTo('2026-12-02T09:00:00Z');
+        $coordinator = account(Role::Coordinator, colleague('Wanjiru Achola'));
+        $plan = fn(string $title, string $start): Meeting => meeting($coordinator, [guest("$title@anden.example")], ['title' => $title, 'starts_local' => $start, 'rrule' => null]);
+        foreach (['long-ago' => '2027-01-12 09:00:00', 'lately' => '2027-11-20 09:00:00', 'waits' => '2027-01-12 09:00:00'] as $title => $start) {
+            $meeting = sent($plan($title, $start));
+            $title === 'waits' || delivered($meeting);
+        }
+        $this->travelTo('2027-12-02T09:00:00Z');
+        $this->actingAs(account(Role::Administrator))->putJson('/api/house-rules', ['keepMessagesMonths' => $months])->assertOk();
+        app()->call([new ForgetMessages(), 'handle']);
+
+        expect(DB::table('dispatches')->join('meetings', 'meetings.id', '=', 'dispatches.meeting_id')->orderBy('title')->distinct()->pluck('title')->all())->toBe($kept)
+            ->and(DB::table('meeting_snapshots')->join('meetings', 'meetings.id', '=', 'meeting_snapshots.meeting_id')->orderBy('title')->distinct()->pluck('title')->all())->toBe($kept);
+    })->with([[null, ['lately', 'long-ago', 'waits']], [6, ['lately', 'waits']], [24, ['lately', 'long-ago', 'waits']]]);
 
     it('say when people work of whom nothing else is known', function (): void {
         $coordinator = account(Role::Coordinator, colleague('Wanjiru Achola', 'Africa/Nairobi'));

@@ -137,6 +137,20 @@ function RulesInWords({ rules }: { rules: Rules }) {
           />
           . <span className="text-muted">{t('rules.means.begun')}</span>
         </p>
+        <p>
+          {t('rules.say.keepMessages')}{' '}
+          <NumberWord
+            label={t('rules.label.keepMessagesMonths')}
+            text={rules.keepMessagesMonths === null ? t('rules.forGood') : t('rules.number.keep', { count: rules.keepMessagesMonths })}
+            value={rules.keepMessagesMonths}
+            least={1}
+            most={600}
+            none={t('rules.forGood')}
+            disabled={!mayChange}
+            take={(keepMessagesMonths) => set({ keepMessagesMonths })}
+          />
+          .
+        </p>
       </Group>
       <Group title={t('rules.group.time')}>
         <p>

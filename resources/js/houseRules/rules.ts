@@ -18,6 +18,7 @@ const shape = z.object({
   hidesPeople: z.enum(['guests', 'always', 'never']),
   largeTeam: z.number(),
   forgetGuestsMonths: z.nullable(z.number()),
+  keepMessagesMonths: z.nullable(z.number()),
   feedHosts: z.array(z.string()),
   fileMegabytes: z.number(),
   /** How rooms usually are, and which settings no meeting may have otherwise. */

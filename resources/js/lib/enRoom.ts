@@ -234,6 +234,8 @@ export const enRoom = {
     space: 'It stands in every invitation. A recording takes about {{megabytes}} MB.',
     nobody: 'nobody else',
     nobodyAtAll: 'nobody',
+    atPlace_one: '{{names}} comes to the place and through no door.',
+    atPlace_other: '{{names}} come to the place and through no door.',
     accountUsual: '{{name}}, the usual one',
     accountLimits: '{{people}}, {{minutes}}',
     anyPeople: 'any number of people',

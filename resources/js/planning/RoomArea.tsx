@@ -2,6 +2,7 @@ import { useTranslation } from 'react-i18next';
 import '../lib/i18nRoom';
 import { EntryPicture } from '../joining/EntryPicture';
 import { RoomPhones } from '../joining/RoomPhones';
+import { listed } from '../lib/time';
 import { ErrorNote } from '../ui/ErrorNote';
 import type { Kit } from './meetings';
 import type { RoomState } from './useRoom';
@@ -18,6 +19,11 @@ export function RoomArea({ room, city, kit, nameOf }: RoomAreaProps) {
       {room.data && (
         <>
           <EntryPicture room={room.data} city={city} nameOf={nameOf} hostComes={room.hostComes} setHostComes={room.setHostComes} />
+          {room.data.inRoom.length > 0 && (
+            <p className="mb-4 text-muted">
+              {t('entryRules.atPlace', { names: listed(room.data.inRoom.map(nameOf)), count: room.data.inRoom.length })}
+            </p>
+          )}
           <RoomPhones room={room.data} pin={room.values?.passcode ? (kit?.pin ?? null) : null} nameOf={nameOf} set={room.set} />
         </>
       )}

@@ -26,6 +26,7 @@ use function Tests\Feature\guest;
 use function Tests\Feature\kit;
 use function Tests\Feature\mailTo;
 use function Tests\Feature\meeting;
+use function Tests\Feature\noRoom;
 use function Tests\Feature\sent;
 use function Tests\Feature\sheet;
 
@@ -141,6 +142,23 @@ it('opens one room when a kit is asked for twice at once', function (): void {
 
         expect($statuses)->toBe([200, 201])->and($answers[0]['body']['link'])->toBe($answers[1]['body']['link'])->and($answers[0]['body']['passcode'])->toBe($answers[1]['body']['passcode'])
             ->and(JoiningKit::query()->where('meeting_id', $meeting->id)->count())->toBe(1);
+    }
+});
+
+it('opens one lasting room when two meetings ask for it at once, and the bridge holds what is kept', function (): void {
+    for ($round = 0; $round < 3; $round++) {
+        $host = colleague('Host ' . $round);
+        [$one, $two] = array_map(function () use ($host): Meeting {
+            $meeting = ($this->planned)();
+            $meeting->update(['host_id' => $host->id, 'room' => [...noRoom(), 'standing' => true]]);
+
+            return $meeting;
+        }, [1, 2]);
+        $answers = ($this->atOnce)(['POST', "/api/meetings/$one->id/kit", '{}'], ['POST', "/api/meetings/$two->id/kit", '{}']);
+        $room = Http::withToken(config('syndex.bridge.key'))->get(config('syndex.bridge.url') . '/rooms/meeting-' . strtolower($host->id))->json();
+
+        expect(max(($this->statuses)($answers)))->toBeLessThan(300)->and($answers[0]['body']['passcode'])->toBe($answers[1]['body']['passcode'])
+            ->and($room['open_link'])->toBe(JoiningKit::query()->where('room_id', $host->id)->firstOrFail()->open_link);
     }
 });
 
