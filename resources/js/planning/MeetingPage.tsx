@@ -164,7 +164,7 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
                 )}
                 <ul className="grid grid-cols-[max-content_1fr] gap-x-4">
                   {meeting.kit.dialIns.map((dialIn) => (
-                    <li key={dialIn.uri} className="col-span-2 grid grid-cols-subgrid">
+                    <li key={dialIn.uri} className="col-span-2 grid grid-cols-subgrid items-baseline">
                       <a href={dialIn.uri} className="inline-block py-0.5 tabular-nums">
                         {dialIn.number}
                       </a>
