@@ -93,6 +93,7 @@ final readonly class SendChange
         $after = $this->freeze->write($meeting->refresh());
         $step = Step::query()->create(['meeting_id' => $meeting->id, 'account_id' => $by->id, 'kind' => StepKind::Changed, 'split_into_id' => $later->id, 'sequence' => $planned->sequence, 'before' => $before, 'after' => $after, 'words' => $words]);
         $this->outbox->tellChange($step, $meeting, $planned, $after, false, $later, $leftOut);
+        $this->rooms->settle($later, $meeting->room_of);
         $this->live->tell([Live::COORDINATION, ...$channels, ...SendMeeting::channels($later)], 'meeting', $meeting->id);
 
         return $later;

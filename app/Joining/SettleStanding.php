@@ -8,7 +8,7 @@ use App\Failure\BridgeFailed;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 
-/** Once a minute: a room that somebody keeps goes over to the rules of the next meeting in it, when the last one has ended. */
+/** Once a minute: a room in which several meetings are held goes over to the rules of the next meeting in it, when the last one has ended. */
 final class SettleStanding implements ShouldQueue
 {
     use Queueable;

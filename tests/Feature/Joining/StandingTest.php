@@ -168,3 +168,18 @@ it('is the person’s own, and of whoever plans', function (): void {
     $this->putJson(($this->own)() . '/address', ['address' => 'mine-now'])->assertNotFound();
     $this->postJson("/api/people/{$this->ines->id}/room")->assertOk();
 });
+
+it('goes over to the later part of a series that was cut, with its people and its dates', function (): void {
+    $meeting = ($this->held)([$this->ines], ['rrule' => 'FREQ=WEEKLY;COUNT=4'], ['standing' => false]);
+    $change = Meeting::query()->findOrFail($this->postJson("/api/meetings/$meeting->id/change", ['from' => '2026-12-22T15:30:00'])->assertSuccessful()->json('id'));
+    $this->putJson("/api/meetings/$change->id", [...sheet($change), 'attendees' => [...sheet($change)['attendees'], ['personId' => $this->lena->id, 'role' => 'required']], 'hostId' => $this->wanjiru->id, 'joinMode' => 'online', 'room' => [...noRoom(), 'settings' => (object) ['doors' => 25]]])->assertOk();
+    $this->postJson("/api/meetings/$change->id/send", ['version' => $change->refresh()->version])->assertOk();
+    app()->call([new SettleRoom($meeting->id), 'handle']);
+    $room = fn(): array => ($this->bridge)('GET', "/rooms/meeting-$meeting->id");
+    expect($change->refresh()->room_of)->toBe($meeting->id)->and($room()['rules']['doors'])->toBe(10);
+
+    // The last of the earlier dates has ended.
+    $this->travelTo('2026-12-15T13:31:00Z');
+    app()->call([new SettleStanding(), 'handle']);
+    expect($room()['rules']['doors'])->toBe(25)->and($room()['closed'])->toBeFalse();
+});
