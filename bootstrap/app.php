@@ -7,6 +7,7 @@ use App\Access\LateAnswersCarryNoSession;
 use App\Access\SecurityHeaders;
 use App\Failure\Rendering;
 use App\People\RequireRole;
+use App\Planning\RequireRight;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -28,7 +29,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->append([SecurityHeaders::class, LateAnswersCarryNoSession::class]);
         $middleware->prepend(CleanText::class);
-        $middleware->alias(['role' => RequireRole::class]);
+        $middleware->alias(['role' => RequireRole::class, 'may' => RequireRight::class]);
         $middleware->redirectGuestsTo(fn(Request $request): string => '/');
         // Other origins get no word from us: there is nothing here for their pages.
         $middleware->remove(HandleCors::class);

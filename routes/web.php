@@ -17,6 +17,7 @@ use App\Invitations\DispatchController;
 use App\Invitations\GuestEndController;
 use App\Invitations\HistoryController;
 use App\Invitations\InvitationController;
+use App\Invitations\InviteMoreController;
 use App\Invitations\KitAnewController;
 use App\Invitations\SendAgainController;
 use App\Offers\OfferController;
@@ -103,6 +104,37 @@ Route::prefix('api')->group(function (): void {
         Route::get('meetings/{meeting}/file.ics', [InvitationController::class, 'file']);
     });
 
+    // Whoever plans, and attendees to whom the meeting is given to change
+    Route::middleware(['role:any', 'may:change'])->group(function (): void {
+        Route::put('meetings/{meeting}', [MeetingController::class, 'update']);
+        Route::post('meetings/{meeting}/change', [MeetingController::class, 'change']);
+        Route::delete('meetings/{meeting}', [MeetingController::class, 'destroy']);
+        Route::post('board', BoardController::class);
+        Route::post('times', TimesController::class);
+        Route::post('room', RoomController::class);
+        Route::post('series', [SeriesController::class, 'look']);
+        Route::post('sentence', [SeriesController::class, 'sentence']);
+        Route::get('rules', [SeriesController::class, 'offered']);
+        Route::post('meetings/{meeting}/kit', KitController::class);
+        Route::get('meetings/{meeting}/read-back', [InvitationController::class, 'readBack']);
+        Route::get('meetings/{meeting}/read-back-change', [InvitationController::class, 'readBackChange']);
+        Route::get('meetings/{meeting}/letter/{person}', [InvitationController::class, 'letter']);
+        Route::get('meetings/{meeting}/letter/{person}/html', [InvitationController::class, 'letterHtml']);
+        Route::post('meetings/{meeting}/send', [InvitationController::class, 'send']);
+        Route::post('meetings/{meeting}/take-back', [InvitationController::class, 'takeBack']);
+        Route::post('meetings/{meeting}/files', [MeetingFileController::class, 'store']);
+        Route::delete('meetings/{meeting}/files/{file}', [MeetingFileController::class, 'destroy']);
+        Route::get('teams/suggest', [TeamController::class, 'suggest']);
+        Route::get('teams/{team}/as-asked', TeamOnSheetController::class);
+    });
+
+    // Whoever plans, and attendees who may invite others
+    Route::middleware(['role:any', 'may:invite'])->group(function (): void {
+        Route::post('meetings/{meeting}/invite', InviteMoreController::class);
+        Route::post('guests/check', [GuestController::class, 'check']);
+        Route::post('guests', [GuestController::class, 'remember']);
+    });
+
     // Whoever plans
     Route::middleware('role:plans')->group(function (): void {
         Route::post('meetings', [MeetingController::class, 'store']);
@@ -118,19 +150,10 @@ Route::prefix('api')->group(function (): void {
         Route::post('meetings/now', [BeginNowController::class, 'store']);
         Route::post('meetings/{meeting}/call-in', [BeginNowController::class, 'callIn']);
         Route::post('meetings/discard', [MeetingController::class, 'discard']);
-        Route::put('meetings/{meeting}', [MeetingController::class, 'update']);
-        Route::post('meetings/{meeting}/change', [MeetingController::class, 'change']);
-        Route::delete('meetings/{meeting}', [MeetingController::class, 'destroy']);
-        Route::post('board', BoardController::class);
-        Route::post('times', TimesController::class);
-        Route::post('room', RoomController::class);
         Route::get('burden', BurdenController::class);
         Route::post('calendar-files/look', [CalendarFileController::class, 'look']);
         Route::post('mail-files', MailFileController::class);
         Route::post('calendar-files', [CalendarFileController::class, 'open']);
-        Route::post('series', [SeriesController::class, 'look']);
-        Route::post('sentence', [SeriesController::class, 'sentence']);
-        Route::get('rules', [SeriesController::class, 'offered']);
         Route::get('meetings/{meeting}/offer', [OfferController::class, 'show']);
         Route::post('meetings/{meeting}/offer', [OfferController::class, 'store']);
         Route::post('meetings/{meeting}/offer/take', [OfferController::class, 'take']);
@@ -138,17 +161,10 @@ Route::prefix('api')->group(function (): void {
         Route::delete('meetings/{meeting}/offer', [OfferController::class, 'destroy']);
         Route::get('meetings/{meeting}/shifts', [ShiftReportController::class, 'show']);
         Route::get('meetings/{meeting}/shifts.csv', [ShiftReportController::class, 'csv']);
-        Route::post('meetings/{meeting}/kit', KitController::class);
         Route::post('meetings/{meeting}/second-part', SecondPartController::class);
-        Route::get('meetings/{meeting}/read-back', [InvitationController::class, 'readBack']);
         Route::get('meetings/{meeting}/history', [HistoryController::class, 'show']);
         Route::post('meetings/{meeting}/history/{step}/restore', [HistoryController::class, 'restore']);
-        Route::get('meetings/{meeting}/read-back-change', [InvitationController::class, 'readBackChange']);
-        Route::get('meetings/{meeting}/letter/{person}', [InvitationController::class, 'letter']);
-        Route::get('meetings/{meeting}/letter/{person}/html', [InvitationController::class, 'letterHtml']);
         Route::post('meetings/{meeting}/keep', [InvitationController::class, 'keep']);
-        Route::post('meetings/{meeting}/send', [InvitationController::class, 'send']);
-        Route::post('meetings/{meeting}/take-back', [InvitationController::class, 'takeBack']);
         Route::post('meetings/{meeting}/tell/{person}', [InvitationController::class, 'tellOne']);
         Route::post('meetings/{meeting}/call-off', [InvitationController::class, 'callOff']);
         Route::post('meetings/{meeting}/absences/{absence}/noted', AwayNotedController::class);
@@ -160,8 +176,6 @@ Route::prefix('api')->group(function (): void {
         Route::get('people/{person}/hand-over', [HandOverController::class, 'show']);
         Route::post('people/{person}/hand-over', [HandOverController::class, 'store']);
         Route::post('people/{person}/back', [HandOverController::class, 'back']);
-        Route::post('meetings/{meeting}/files', [MeetingFileController::class, 'store']);
-        Route::delete('meetings/{meeting}/files/{file}', [MeetingFileController::class, 'destroy']);
         Route::get('people/export.csv', [ExportPeople::class, 'csv']);
         Route::get('people/export.vcf', [ExportPeople::class, 'cards']);
         Route::post('people-imports', [PeopleImportController::class, 'store']);
@@ -173,15 +187,11 @@ Route::prefix('api')->group(function (): void {
         Route::post('meetings/{meeting}/clashes/noted', ClashNotedController::class);
         Route::get('teams', [TeamController::class, 'index']);
         Route::post('teams', [TeamController::class, 'store']);
-        Route::get('teams/suggest', [TeamController::class, 'suggest']);
         Route::get('teams/{team}', [TeamController::class, 'show']);
         Route::patch('teams/{team}', [TeamController::class, 'update']);
         Route::delete('teams/{team}', [TeamController::class, 'destroy']);
         Route::post('teams/{team}/members', [TeamController::class, 'members']);
-        Route::get('teams/{team}/as-asked', TeamOnSheetController::class);
         Route::post('people', [PersonController::class, 'store']);
-        Route::post('guests/check', [GuestController::class, 'check']);
-        Route::post('guests', [GuestController::class, 'remember']);
         Route::get('dispatches', [DispatchController::class, 'index']);
         Route::post('dispatches/again', [SendAgainController::class, 'all']);
         Route::post('dispatches/{dispatch}/again', [SendAgainController::class, 'one']);

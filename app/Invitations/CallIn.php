@@ -19,7 +19,7 @@ use Syndex\Core\Time\WallTime;
 /** Calls more people into a meeting, of a series into the date that goes on: they are told at once, and nobody else hears of it. */
 final readonly class CallIn
 {
-    public function __construct(private ChangeOf $change, private SendChange $send) {}
+    public function __construct(private ChangeOf $change, private SendChange $send, private InviteMore $invite) {}
 
     /**
      * @param  list<string>  $people  ids
@@ -29,20 +29,15 @@ final readonly class CallIn
     public function __invoke(Meeting $meeting, array $people, Account $by): Meeting
     {
         return Decide::on(function () use ($meeting, $people, $by): Meeting {
+            if ($meeting->rrule === null && $meeting->extra_local === []) {
+                return ($this->invite)($meeting, $people, AttendeeRole::Required, $by);
+            }
             if (Meeting::query()->where('changes_id', $meeting->id)->exists()) {
                 throw NotNow::changeWaits();
             }
-            $isSeries = $meeting->rrule !== null || $meeting->extra_local !== [];
-            $running = $isSeries ? $meeting->occurrences()->where('all_day', false)->where('starts_at', '<=', now())->where('ends_at', '>', now())->first() ?? throw NotNow::noneGoesOn() : null;
+            $running = $meeting->occurrences()->where('all_day', false)->where('starts_at', '<=', now())->where('ends_at', '>', now())->first() ?? throw NotNow::noneGoesOn();
             $sheet = $this->change->begin($meeting, $by);
-            if ($running !== null) {
-                $this->onDate($sheet, WallTime::parse($running->date_local->format('Y-m-d\TH:i:s')), $people);
-
-                return ($this->send)($sheet->refresh(), $sheet->version, false, $by, atOnce: true);
-            }
-            $there = array_values($sheet->attendees()->get()->map(static fn(Attendee $a): array => ['personId' => $a->person_id, 'role' => $a->role])->all());
-            $new = array_values(array_diff(array_unique($people), array_column($there, 'personId')));
-            KeepRows::attendees($sheet, [...$there, ...array_map(static fn(string $id): array => ['personId' => $id, 'role' => AttendeeRole::Required], $new)]);
+            $this->onDate($sheet, WallTime::parse($running->date_local->format('Y-m-d\TH:i:s')), $people);
 
             return ($this->send)($sheet->refresh(), $sheet->version, false, $by, atOnce: true);
         });

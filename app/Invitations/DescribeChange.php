@@ -60,6 +60,9 @@ final readonly class DescribeChange
             'entry' => [$isTold(Change::Text) && $before->room !== null, ...self::entry($before, $after, $reader, $words)],
             // Nobody is told of this by itself: their next message shows it.
             'sees' => [$only === null, self::sees($was, $words), self::sees($now, $words)],
+            'room' => [$only === null, '', DescribeRules::ofRoom($was, $now)],
+            'calendar' => [$only === null, '', DescribeRules::ofCalendar($was, $now)],
+            'rights' => [$only === null, DescribeRules::rights($was), DescribeRules::rights($now)],
         ] as $what => [$says, $old, $new]) {
             // A passcode that was not, or is no more, is said with the link.
             if (($what === 'passcode' || $what === 'pin') && ($old === null || $new === null)) {

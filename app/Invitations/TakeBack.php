@@ -13,8 +13,9 @@ use App\Planning\ChangeOf;
 use App\Planning\Meeting;
 use App\Planning\MeetingStatus;
 use Illuminate\Support\Collection;
+use Symfony\Component\HttpKernel\Exception\AccessDeniedHttpException;
 
-/** Takes back what was sent a moment ago, a meeting or a change of it, while not one of its mails has left. */
+/** Takes back what was sent a moment ago, a meeting or a change of it, while not one of its mails has left. Who does not plan takes back what they sent themselves. */
 final readonly class TakeBack
 {
     public function __construct(private FreezeMeeting $freeze, private ChangeOf $change, private Live $live) {}
@@ -30,6 +31,9 @@ final readonly class TakeBack
             if ($step === null && $meeting->split_from_id !== null) {
                 // The later part of a series to which something was done since: it stands on its own now.
                 throw NotNow::changedSince();
+            }
+            if (!$by->role->plans() && $step?->account_id !== $by->id) {
+                throw new AccessDeniedHttpException();
             }
             $channels = SendMeeting::channels($meeting);
             $step?->kind === StepKind::Changed ? $this->change($meeting, $step, $by) : $this->sending($meeting, $step);

@@ -43,20 +43,22 @@ final readonly class MeetingController
         return new JsonResponse($this->view->of($meeting->refresh()), 201);
     }
 
-    public function show(Request $request, Meeting $meeting, Visible $visible): JsonResponse
+    public function show(Request $request, Meeting $meeting, Visible $visible, AttendeeRights $rights): JsonResponse
     {
         /** @var Account $account */
         $account = $request->user();
         $visible->orNotFound($account, $meeting);
 
-        return new JsonResponse($this->view->of($meeting, forPlanning: $account->role->plans()));
+        return new JsonResponse($this->view->of($meeting, forPlanning: $rights->mayChange($account, $meeting)));
     }
 
-    public function update(SheetRequest $request, Meeting $meeting, SaveSheet $save, ZoneData $zones): JsonResponse
+    public function update(SheetRequest $request, Meeting $meeting, SaveSheet $save, ZoneData $zones, AttendeeRights $rights): JsonResponse
     {
         $request->validate(['version' => ['required', 'integer']]);
+        /** @var Account $account */
+        $account = $request->user();
 
-        return new JsonResponse($request->withinCalendar(fn(): array => $this->view->of($save($meeting, $request->sheet($zones), $request->integer('version')))));
+        return new JsonResponse($request->withinCalendar(fn(): array => $this->view->of($save($meeting, $rights->keep($account, $request->sheet($zones), $meeting), $request->integer('version')))));
     }
 
     /** The sheet on which a sent meeting is changed: the one that is there, or a new one; on it dates may be called off at once, or it is of the dates from one on. */

@@ -29,6 +29,12 @@ final readonly class RoomChoices
         return new self(array_filter((array) ($kept['settings'] ?? []), static fn(mixed $value, string|int $name): bool => RoomSetting::tryFrom((string) $name)?->takes($value) === true, ARRAY_FILTER_USE_BOTH), array_values((array) ($kept['coHosts'] ?? [])), array_values((array) ($kept['presenters'] ?? [])), $kept['account'] ?? null, $kept['reason'] ?? null, RoomParts::read($kept));
     }
 
+    /** @param array<string, mixed> $values */
+    public function with(array $values): self
+    {
+        return new self(...[...get_object_vars($this), ...$values]);
+    }
+
     /** @return ?array<string, mixed> as {@see wire}; null: nothing was chosen */
     public function column(): ?array
     {

@@ -48,6 +48,12 @@ final readonly class Sheet
             $now[$was->seconds] = $is;
         }
 
-        return new self(...[...get_object_vars($this), 'series' => $series, 'moved' => $moved, 'own' => array_map(static fn(SheetDate $own): SheetDate => $own->on($now[$own->date->seconds] ?? $own->date), $this->own)]);
+        return $this->with(['series' => $series, 'moved' => $moved, 'own' => array_map(static fn(SheetDate $own): SheetDate => $own->on($now[$own->date->seconds] ?? $own->date), $this->own)]);
+    }
+
+    /** @param array<string, mixed> $values */
+    public function with(array $values): self
+    {
+        return new self(...[...get_object_vars($this), ...$values]);
     }
 }

@@ -53,7 +53,7 @@ class SheetRequest extends SeriesRequest
             'choices.categories.*' => ['required', 'string', 'max:60', self::ONE_LINE],
             'choices.takesNoTime' => ['required_with:choices', 'boolean'],
             'choices.notForwarded' => ['required_with:choices', 'boolean'],
-            'room' => ['sometimes', 'array:settings,coHosts,presenters,account,reason,standing,inRoom,standIn,smallRooms,interpreters'],
+            'room' => ['sometimes', 'array:settings,coHosts,presenters,account,reason,standing,inRoom,standIn,smallRooms,interpreters,changing,inviting'],
             'room.settings' => ['present_with:room', 'array', RoomEntry::settings(...)],
             'room.coHosts' => ['present_with:room', 'array', 'list', 'max:100'],
             'room.coHosts.*' => ['bail', 'required', 'string', 'max:26'],
@@ -73,6 +73,8 @@ class SheetRequest extends SeriesRequest
             'room.interpreters.*.personId' => ['bail', 'required', 'string', 'max:26'],
             'room.interpreters.*.from' => ['required', 'string', 'regex:/\A[a-z]{2,3}\z/'],
             'room.interpreters.*.to' => ['required', 'string', 'regex:/\A[a-z]{2,3}\z/', 'different:room.interpreters.*.from'],
+            'room.changing' => ['sometimes', 'string', Rule::enum(AttendeesMay::class)],
+            'room.inviting' => ['sometimes', 'string', Rule::enum(AttendeesMay::class)],
             ...parent::rules(),
         ];
     }

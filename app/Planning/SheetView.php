@@ -13,7 +13,7 @@ use Syndex\Core\Time\WallTime;
 /** A meeting as the sheet and its own page show it. */
 final readonly class SheetView
 {
-    public function __construct(private MeetingSeries $series, private SeriesView $seriesView, private ViewerClock $clock, private KitView $kits) {}
+    public function __construct(private MeetingSeries $series, private SeriesView $seriesView, private ViewerClock $clock, private KitView $kits, private AttendeeRights $rights) {}
 
     /**
      * @param  bool  $forPlanning  whether it is for somebody who plans: how its room is settled, and from what it began, concerns nobody else
@@ -66,6 +66,7 @@ final readonly class SheetView
             'changeId' => $meeting->change?->id,
             'kitStale' => $meeting->kit_stale_at !== null,
             'runningUntil' => $meeting->status !== MeetingStatus::Sent ? null : $meeting->occurrences()->where('all_day', false)->where('starts_at', '<=', now())->where('ends_at', '>', now())->first()?->ends_at->toIso8601ZuluString(),
+            ...$this->rights->ofViewer($meeting),
             'coordinator' => $meeting->coordinator->person->called(),
             'updatedAt' => $meeting->updated_at->toIso8601ZuluString(),
             'updatedLocal' => $this->clock->local($meeting->updated_at),

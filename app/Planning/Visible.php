@@ -8,12 +8,17 @@ use App\People\Account;
 use Illuminate\Database\Eloquent\Builder;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
-/** Who sees which meetings: whoever plans sees all, a colleague those that they were told of. */
-final class Visible
+/** Who sees which meetings: whoever plans sees all, a colleague those that they were told of, and the sheets of changes that are theirs to make. */
+final readonly class Visible
 {
+    public function __construct(private AttendeeRights $rights) {}
+
     public function orNotFound(Account $account, Meeting $meeting): void
     {
         if ($account->role->plans()) {
+            return;
+        }
+        if ($meeting->changes_id !== null && $this->rights->mayChange($account, $meeting)) {
             return;
         }
         $told = in_array($meeting->status, [MeetingStatus::Sent, MeetingStatus::CalledOff], true);

@@ -17,6 +17,7 @@ return [
     'InvalidTime' => 'There is no such date and time. Write it like 2026-12-08 15:30.',
     'NoDates' => 'No date matches how this meeting repeats. Check the days and months.',
     'NotACalendar' => 'This is not a calendar file. Nothing was changed.',
+    'NotAnAnswer' => 'This is no answer to an invitation. Nothing was changed.',
     'NotExpressible' => 'No calendar program could be told of this time. Choose another one.',
     'NotUnderstood' => 'This sentence was not understood. Say when and how often, like “every Tuesday at 15:30”.',
     'TooMuchWork' => 'That is too much to work out at once. Take fewer dates or people.',

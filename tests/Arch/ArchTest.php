@@ -27,6 +27,7 @@ const ARROWS = [
         'Joining' => [],
         'ICalendar' => ['Recurrence', 'Time'],
         'Invitations' => ['ICalendar', 'Recurrence', 'Time'],
+        'Answers' => ['ICalendar', 'Invitations', 'Time'],
         'Planning' => ['ICalendar', 'Recurrence', 'Time'],
         'Calendars' => ['ICalendar', 'Recurrence', 'Time'],
         'VCard' => ['ICalendar'],
@@ -45,7 +46,8 @@ const ARROWS = [
         'Invitations' => ['Failure', 'Guests', 'HouseRules', 'Joining', 'Live', 'Overlap', 'People', 'Planning'],
         'Import' => ['Access', 'Failure', 'Live', 'People', 'Planning'],
         'Offers' => ['Access', 'Failure', 'Guests', 'Invitations', 'Live', 'Overlap', 'People', 'Planning'],
-        'Day' => ['Invitations', 'Live', 'Offers', 'People', 'Planning'],
+        'Answers' => ['Access', 'Failure', 'Guests', 'Invitations', 'Live', 'Overlap', 'People', 'Planning'],
+        'Day' => ['Answers', 'Invitations', 'Live', 'Offers', 'People', 'Planning'],
         'Operations' => ['Invitations', 'People', 'Planning'],
     ],
 ];
@@ -123,7 +125,7 @@ it('knows the telephone library and the file format in one room each', function 
 })->with([['use libphonenumber', 'core/src/Joining'], ['Sabre\\', 'core/src/ICalendar'], ["'BEGIN', 'V", 'core/src/ICalendar']]);
 
 it('lets rooms of app meet through actions, not through models of each other\'s insides', function (): void {
-    $inner = ['App\Planning\AgendaItem' => ['Planning', 'Invitations'], 'App\People\AccountToken' => ['People'], 'App\Invitations\Dispatch' => ['Invitations', 'Day', 'Operations']];
+    $inner = ['App\Planning\AgendaItem' => ['Planning', 'Invitations'], 'App\People\AccountToken' => ['People'], 'App\Invitations\Dispatch' => ['Answers', 'Invitations', 'Day', 'Operations']];
     $found = [];
     foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(dirname(__DIR__, 2) . '/app', FilesystemIterator::SKIP_DOTS)) as $file) {
         $room = explode('/', substr((string) $file, strlen(dirname(__DIR__, 2) . '/app/')))[0];

@@ -117,6 +117,7 @@ it('keeps two windows from overwriting each other', function (): void {
     $this->waitFor(fn(): bool => $this->field('Purpose')->getAttribute('value') === 'From the second window.', 'theirs');
     $this->press('button', 'Undo');
     $this->waitFor(fn(): bool => $this->field('Purpose')->getAttribute('value') === 'From the first window, again.', 'mine');
+    $this->expectSaved();
 });
 
 it('gives a colleague an account, by mail', function (): void {
@@ -207,6 +208,7 @@ it('walks better times by keys alone, shows each on the board, takes one, and pu
     $this->waitFor(fn(): bool => str_contains($this->css('h1')->getText(), "$weekday at $clock Nairobi time"), 'the heading with the time taken');
     $this->press('button', 'Undo');
     $this->waitFor(fn(): bool => $this->css('h1')->getText() === $before, 'the heading as it was');
+    $this->expectSaved();
 
     $this->press('button', 'Show better times');
     $this->waitFor(fn(): bool => $marked() !== '', 'the list');
@@ -240,6 +242,7 @@ it('takes a time without somebody on the one date that does not hold', function 
     $this->waitFor(fn(): bool => str_contains($this->text(), 'are free on 12 of 12 dates'), 'a series that holds on every date');
     $this->press('button', 'Undo');
     $this->waitFor(fn(): bool => str_contains($this->css('h1')->getText(), 'Tuesday at 15:30 Nairobi time'), 'all of it taken back in one step');
+    $this->expectSaved();
     expect($this->text())->not->toContain('9 people');
 });
 
@@ -259,6 +262,7 @@ it('takes a rota, which stays one series with dates at other times', function ()
     expect(count($clocks()))->toBeBetween(1, 2);
     $this->press('button', 'Undo');
     $this->waitFor(fn(): bool => str_contains($this->css('h1')->getText(), 'at 15:30 Nairobi time'), 'the series as it was');
+    $this->expectSaved();
 });
 
 it('puts the agenda in order by touch, by mouse and by keys', function (): void {

@@ -122,5 +122,5 @@ function repeats(array $changes = []): array
 /** What is chosen for a room where nothing is. */
 function noRoom(): array
 {
-    return ['settings' => [], 'coHosts' => [], 'presenters' => [], 'account' => null, 'reason' => null, 'standing' => false, 'inRoom' => [], 'standIn' => null, 'smallRooms' => [], 'interpreters' => []];
+    return ['settings' => [], 'coHosts' => [], 'presenters' => [], 'account' => null, 'reason' => null, 'standing' => false, 'inRoom' => [], 'standIn' => null, 'smallRooms' => [], 'interpreters' => [], 'changing' => 'nobody', 'inviting' => 'nobody'];
 }

@@ -20,7 +20,7 @@ final class EntryBuilder
     ];
 
     /** The properties that are asked of an event, as keys. */
-    public const WANTED = [...self::ONCE, 'ATTENDEE' => 9, 'RDATE' => 9, 'EXDATE' => 9];
+    public const WANTED = [...self::ONCE, 'ATTENDEE' => 9, 'COMMENT' => 9, 'RDATE' => 9, 'EXDATE' => 9];
 
     /** Steps of work and octets of memory that one time of a list takes. */
     private const EACH_TIME = 4;
@@ -35,7 +35,7 @@ final class EntryBuilder
     private array $one = [];
 
     /** @var array<string, list<PropertyLine>> */
-    private array $many = ['ATTENDEE' => [], 'RDATE' => [], 'EXDATE' => []];
+    private array $many = ['ATTENDEE' => [], 'COMMENT' => [], 'RDATE' => [], 'EXDATE' => []];
 
     private EntryClock $clock;
 
@@ -98,12 +98,20 @@ final class EntryBuilder
             $this->times('EXDATE'),
             isset($this->one['RECURRENCE-ID']) ? $this->recurrenceId($this->one['RECURRENCE-ID']) : null,
             $this->thisAndFuture(),
+            comment: $this->comment(),
         );
     }
 
     private function text(string $name): ?string
     {
         return isset($this->one[$name]) ? $this->one[$name]->text() : null;
+    }
+
+    private function comment(): ?string
+    {
+        $texts = array_values(array_filter(array_map(static fn(PropertyLine $line): string => trim($line->text()), $this->many['COMMENT']), static fn(string $text): bool => $text !== ''));
+
+        return $texts === [] ? null : implode("\n", $texts);
     }
 
     private function start(): ?CalendarTime
@@ -344,6 +352,17 @@ final class EntryBuilder
             AttendeeRole::ofText($line->parameters['ROLE'] ?? ''),
             in_array($partstat, CalendarAttendee::PARTSTATS, true) ? $partstat : 'NEEDS-ACTION',
             strtoupper($line->parameters['RSVP'] ?? '') === 'TRUE',
+            self::addresses($line, 'DELEGATED-TO'),
+            self::addresses($line, 'DELEGATED-FROM'),
+            self::addresses($line, 'SENT-BY')[0] ?? null,
         );
+    }
+
+    /** @return list<string> */
+    private static function addresses(PropertyLine $line, string $parameter): array
+    {
+        $written = $line->parameters[$parameter] ?? '';
+
+        return $written === '' ? [] : array_map(static fn(string $uri): string => CalendarPerson::addressOf(trim($uri)), explode(',', $written));
     }
 }

@@ -6,7 +6,7 @@ import { clock, dateOf, longDate, plusMinutes, shortDate, weekday } from '../lib
 import { sendAgain } from '../invitations/dispatches';
 import { startMeeting } from '../planning/meetings';
 import { useCopying } from '../planning/useCopying';
-import { useSession } from '../people/session';
+import { usePlans, useSession } from '../people/session';
 import { Button } from '../ui/Button';
 import { ErrorNote } from '../ui/ErrorNote';
 import { useTell } from '../ui/Notice';
@@ -19,7 +19,7 @@ export function TodayPage() {
   const { t } = useTranslation();
   const navigate = useNavigate();
   const [params, setParams] = useSearchParams();
-  const plans = useSession()?.account?.plans ?? false;
+  const plans = usePlans();
   const { data, error, refetch } = useQuery(todayQuery(params.get('day') ?? ''));
   const start = useMutation({ mutationFn: () => startMeeting(), onSuccess: (meeting) => navigate(`/meetings/${meeting.id}/plan`) });
   const now = useNow(20);

@@ -39,6 +39,9 @@ export type SomeSettings = z.infer<typeof someSettingsShape>;
 export type Setting = keyof Settings;
 export const SETTINGS = Object.keys(values) as Setting[];
 
+export const ATTENDEES_MAY = ['nobody', 'hosts', 'everyone'] as const;
+const attendeesMay = z.enum(ATTENDEES_MAY);
+
 /** What was chosen for one room; the rest is as it is usual. */
 export const roomChoicesShape = z.object({
   settings: someSettingsShape,
@@ -54,6 +57,9 @@ export const roomChoicesShape = z.object({
   standIn: z.nullable(z.string()),
   smallRooms: z.array(z.object({ name: z.string(), people: z.array(z.string()) })),
   interpreters: z.array(z.object({ personId: z.string(), from: z.string(), to: z.string() })),
+  /** Who of those who attend may change the meeting, and who may invite others. */
+  changing: attendeesMay,
+  inviting: attendeesMay,
 });
 export type RoomChoices = z.infer<typeof roomChoicesShape>;
 export const noChoices: RoomChoices = {
@@ -67,6 +73,8 @@ export const noChoices: RoomChoices = {
   standIn: null,
   smallRooms: [],
   interpreters: [],
+  changing: 'nobody',
+  inviting: 'nobody',
 };
 
 /** How a setting stands: who locks it (null: the house), whether it was chosen, whether the bridge can do it. */

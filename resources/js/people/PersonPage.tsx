@@ -13,7 +13,7 @@ import { PersonHeading } from './PersonHeading';
 import { PersonDialog } from './PersonDialog';
 import { MeetingsAhead, WeekOfLight } from './WeekOfLight';
 import { called, type Person as Listed } from './people';
-import { useSession } from './session';
+import { usePlans, useSession } from './session';
 
 type PersonPageProps = {
   /** A field in which somebody is found; what is found is handed over. */
@@ -38,7 +38,7 @@ export function PersonPage(props: PersonPageProps) {
 
 function Shown({ person, choose, plan, more }: PersonPageProps & { person: Person }) {
   const { t } = useTranslation();
-  const plans = useSession()?.account?.plans ?? false;
+  const plans = usePlans();
   const [from, setFrom] = useState<string | null>(null);
   const [editing, setEditing] = useState(false);
   const week = useQuery(weekQuery(person.id, from));

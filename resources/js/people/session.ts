@@ -62,5 +62,10 @@ export function useSession(): Session | undefined {
   return useQuery(sessionQuery).data;
 }
 
+/** Whether whoever is signed in plans meetings: else they may only do what a meeting allows its attendees. */
+export function usePlans(): boolean {
+  return useSession()?.account?.plans ?? false;
+}
+
 /** Another address for one's own account: asked for here, it counts once both addresses have agreed. */
 export const askForAddress = (email: string, password: string): Promise<void> => send('POST', 'session/address', { email, password });

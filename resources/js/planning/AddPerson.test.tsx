@@ -3,6 +3,8 @@ import { act, fireEvent, render, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { AddPerson } from './AddPerson';
 import { EntriesProvider, useFinishEntries } from './entries';
+import { sessionQuery } from '../people/session';
+import { sampleSession } from './samples';
 
 const person = (id: string, name: string | null, email: string, kind = 'colleague') => ({
   id,
@@ -43,9 +45,15 @@ afterEach(() => {
   }
 });
 
+const signedIn = () => {
+  const client = new QueryClient();
+  client.setQueryData(sessionQuery.queryKey, sampleSession());
+  return client;
+};
+
 const field = (add = vi.fn(), taken: string[] = [], several = false) => {
   render(
-    <QueryClientProvider client={new QueryClient()}>
+    <QueryClientProvider client={signedIn()}>
       <AddPerson taken={taken} add={add} several={several} />
     </QueryClientProvider>,
   );
@@ -122,7 +130,7 @@ describe('AddPerson', () => {
         return null;
       };
       render(
-        <QueryClientProvider client={new QueryClient()}>
+        <QueryClientProvider client={signedIn()}>
           <EntriesProvider>
             <AddPerson taken={[]} add={add} />
             <Step />

@@ -14,6 +14,7 @@ import {
   type AddressCheck,
   type Person,
 } from '../people/people';
+import { usePlans } from '../people/session';
 import { teamAsAsked, teamSuggestQuery, type ListedTeam, type TeamAsAsked } from '../people/teams';
 import { Button } from '../ui/Button';
 import { Dialog } from '../ui/Dialog';
@@ -48,9 +49,10 @@ export function AddPerson({ taken, add, several: offersMeetings = false }: AddPe
   const asked = useDebounced(typed.trim(), 120);
   const byAddress = looksLikeAddress(asked);
   const { data: found = [] } = useQuery({ ...suggestQuery(asked), enabled: asked !== '' && !/[,;\n]/.test(asked) });
+  const plans = usePlans();
   const { data: earlier = [] } = useQuery({
     ...earlierQuery(asked),
-    enabled: offersMeetings && asked.length > 1 && !byAddress && !/[,;\n]/.test(asked),
+    enabled: plans && offersMeetings && asked.length > 1 && !byAddress && !/[,;\n]/.test(asked),
   });
   const { data: teams = [] } = useQuery({
     ...teamSuggestQuery(asked),

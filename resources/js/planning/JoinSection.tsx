@@ -4,6 +4,7 @@ import { useTranslation } from 'react-i18next';
 import '../lib/i18nRoom';
 import { summaryWords } from '../joining/words';
 import { ApiError, sendJson } from '../lib/api';
+import { usePlans } from '../people/session';
 import { Button } from '../ui/Button';
 import { SelectField, TextField } from '../ui/Field';
 import { useOpenEntry } from './entries';
@@ -23,6 +24,7 @@ type JoinSectionProps = SectionProps & {
 export function JoinSection({ sheet, change, meeting, room, open }: JoinSectionProps) {
   const { t } = useTranslation();
   const client = useQueryClient();
+  const plans = usePlans();
   const [made, setKit] = useState<Kit | null>(null);
   // Where the conferencing service was away, the room comes later by itself.
   const wantedOf = sheet.room.standing ? sheet.hostId : null;
@@ -92,7 +94,7 @@ export function JoinSection({ sheet, change, meeting, room, open }: JoinSectionP
           />
         </div>
       )}
-      {online && <HeldIn sheet={sheet} meeting={meeting} room={room} />}
+      {online && plans && <HeldIn sheet={sheet} meeting={meeting} room={room} />}
       {online && make.isPending && !kit && <p role="status">{t('join.asking')}</p>}
       {online && kit && (
         <div className="border-t border-line pt-1">

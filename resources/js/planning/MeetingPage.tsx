@@ -7,7 +7,7 @@ import * as z from 'zod/mini';
 import { ApiError, sendJson } from '../lib/api';
 import { clock, shortDate } from '../lib/time';
 import { called } from '../people/people';
-import { useSession } from '../people/session';
+import { usePlans, useSession } from '../people/session';
 import { Awaited } from '../ui/Awaited';
 import { Button } from '../ui/Button';
 import { ErrorNote } from '../ui/ErrorNote';
@@ -21,6 +21,7 @@ import { QrCode } from './QrCode';
 import { Running } from './Running';
 import { FromBlueprint } from './FromBlueprint';
 import { Files } from './Files';
+import { InviteMore } from './InviteMore';
 import { WaitingChange } from './WaitingChange';
 import { useCopying } from './useCopying';
 
@@ -39,10 +40,12 @@ export function MeetingPage({ sent }: { sent: (meetingId: string) => ReactNode }
 function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) => ReactNode }) {
   const { t } = useTranslation();
   const navigate = useNavigate();
-  const plans = useSession()?.account?.plans ?? false;
+  const plans = usePlans();
   const [asking, setAsking] = useState(false);
   const dates = useQuery(datesQuery(meeting.id));
   const editable = meeting.status === 'draft' || meeting.status === 'kept';
+  const keeper = meeting.attendees.find(({ person }) => person.id === meeting.kit?.standingOf)?.person;
+  const changes = meeting.mayChange && meeting.status === 'sent';
 
   const again = useMutation({ mutationFn: () => startMeeting(meeting.id), onSuccess: (copy) => navigate(`/meetings/${copy.id}/plan`) });
   const changing = useMutation({
@@ -69,7 +72,7 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
               {t('meeting.goOnPlanning')}
             </Button>
           )}
-          {plans && meeting.status === 'sent' && (
+          {changes && (
             <Button look="main" disabled={changing.isPending} onClick={() => changing.mutate()}>
               {t(meeting.changeId ? 'changed.goOn' : 'changed.begin')}
             </Button>
@@ -113,7 +116,7 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
               <FromBlueprint meeting={meeting} />
             </p>
           )}
-          {meeting.changeId && plans && <WaitingChange meeting={meeting} changeId={meeting.changeId} />}
+          {meeting.changeId && changes && <WaitingChange meeting={meeting} changeId={meeting.changeId} />}
           <section aria-labelledby="about">
             <h2 id="about" className="text-note font-semibold text-muted">
               {t('sheet.what')}
@@ -136,7 +139,7 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
                 </a>
               </p>
             ))}
-            <Files meetingId={meeting.id} mayChange={plans} />
+            <Files meetingId={meeting.id} mayChange={meeting.mayChange} />
             {!meeting.purpose && meeting.agenda.length === 0 && <p className="text-muted">{t('meeting.noPurpose')}</p>}
           </section>
           <section aria-labelledby="how">
@@ -146,6 +149,7 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
             {meeting.kit && meeting.joinMode !== 'in_person' && (
               <>
                 {meeting.joinMode !== 'phone' && <p className="break-all">{meeting.kit.link}</p>}
+                {keeper && <p className="text-muted">{t('join.heldIn', { name: called(keeper) })}</p>}
                 <p hidden={meeting.joinMode === 'phone'}>
                   {t('join.number', { number: meeting.kit.number })}
                   {meeting.kit.asksPasscode && (
@@ -210,15 +214,12 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
           {plans && !editable && sent(meeting.id)}
         </div>
         <div className="flex flex-col gap-6">
-          <MeetingDates
-            dates={dates.data}
-            meeting={meeting}
-            changes={plans && meeting.status === 'sent' && (meeting.rule !== null || meeting.extra.length > 0)}
-          />
+          <MeetingDates dates={dates.data} meeting={meeting} changes={changes && (meeting.rule !== null || meeting.extra.length > 0)} />
           <section aria-labelledby="people">
             <h2 id="people" className="text-note font-semibold text-muted">
               {t('meeting.people', { count: meeting.attendees.length })}
             </h2>
+            {meeting.mayInvite && meeting.status === 'sent' && meeting.changeId === null && <InviteMore meeting={meeting} />}
             <ul>
               {meeting.attendees.map(({ person, role, partstat }) => (
                 <li key={person.id} className="flex justify-between gap-4 border-t border-line py-1.5">

@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { monthYear } from '../lib/time';
 import { useDebounced } from '../lib/useDebounced';
-import { useSession } from '../people/session';
+import { usePlans } from '../people/session';
 import { Button } from '../ui/Button';
 import { ErrorNote } from '../ui/ErrorNote';
 import { SelectField, TextField } from '../ui/Field';
@@ -44,7 +44,7 @@ function withOrWithout(chosen: ReadonlySet<string>, id: string, isChosen: boolea
 export function MeetingsPage({ chooseFile }: { chooseFile: (() => void) | null }) {
   const { t } = useTranslation();
   const navigate = useNavigate();
-  const plans = useSession()?.account?.plans ?? false;
+  const plans = usePlans();
   const [params, setParams] = useSearchParams();
   // What is typed is held here; the address of the page follows once it rests.
   const [typed, setTyped] = useState(params.get('q') ?? '');

@@ -1,11 +1,13 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import '../lib/i18nRoom';
-import type { RoomChoices } from '../joining/room';
+import { ATTENDEES_MAY, type RoomChoices } from '../joining/room';
 import { listed } from '../lib/time';
 import { called, type Person } from '../people/people';
+import { usePlans } from '../people/session';
 import { Button } from '../ui/Button';
 import { SelectField, TextField } from '../ui/Field';
+import { ChoiceWord } from '../ui/SettingWords';
 import { Word } from '../ui/Word';
 import type { Sheet } from './sheet';
 import type { RoomState } from './useRoom';
@@ -16,17 +18,32 @@ type RoomPeopleProps = { sheet: Sheet; set: RoomState['setPeople'] };
 export function RoomPeople({ sheet, set }: RoomPeopleProps) {
   const { t } = useTranslation();
   const others = sheet.attendees.map(({ person }) => person).filter(({ id }) => id !== sheet.hostId);
+  const plans = usePlans();
   const everybody = sheet.attendees.map(({ person }) => person);
   return (
     <>
       <p>
-        {t('entryRules.say.coHosts')} <PeopleWord as="coHosts" people={others} chosen={sheet.room.coHosts} set={set} />;{' '}
-        {t('entryRules.say.presenters')} <PeopleWord as="presenters" people={others} chosen={sheet.room.presenters} set={set} />.
+        {plans && (
+          <>
+            {t('entryRules.say.coHosts')} <PeopleWord as="coHosts" people={others} chosen={sheet.room.coHosts} set={set} />;{' '}
+          </>
+        )}
+        {t(plans ? 'entryRules.say.presenters' : 'entryRules.say.presentersAlone')}{' '}
+        <PeopleWord as="presenters" people={others} chosen={sheet.room.presenters} set={set} />.
       </p>
-      <p>
-        {t('entryRules.say.standIn')} <StandInWord people={others} chosen={sheet.room.standIn} take={(standIn) => set({ standIn })} />{' '}
-        {t('entryRules.say.standInAfter')}
-      </p>
+      {plans && (
+        <>
+          <p>
+            {t('entryRules.say.standIn')} <StandInWord people={others} chosen={sheet.room.standIn} take={(standIn) => set({ standIn })} />{' '}
+            {t('entryRules.say.standInAfter')}
+          </p>
+          <p>
+            {t('entryRules.say.changing')} <MayWord of="changing" value={sheet.room.changing} set={set} />{' '}
+            {t('entryRules.say.changingAfter')} <MayWord of="inviting" value={sheet.room.inviting} set={set} />{' '}
+            {t('entryRules.say.invitingAfter')}
+          </p>
+        </>
+      )}
       {sheet.joinMode === 'both' && (
         <p>
           {t('entryRules.say.inRoom')} <PeopleWord as="inRoom" people={everybody} chosen={sheet.room.inRoom} set={set} />;{' '}
@@ -40,6 +57,22 @@ export function RoomPeople({ sheet, set }: RoomPeopleProps) {
         {t('entryRules.say.interpreters')} <InterpretersWord people={everybody} chosen={sheet.room.interpreters} set={set} />.
       </p>
     </>
+  );
+}
+
+type MayWordProps = { of: 'changing' | 'inviting'; value: RoomChoices['changing']; set: RoomState['setPeople'] };
+
+/** Who of those who attend may do what else only those do who plan. */
+function MayWord({ of, value, set }: MayWordProps) {
+  const { t } = useTranslation();
+  return (
+    <ChoiceWord
+      label={t(`entryRules.label.${of}`)}
+      value={value}
+      disabled={false}
+      choices={ATTENDEES_MAY.map((one) => ({ value: one, name: t(`entryRules.may.${one}`), means: t(`entryRules.may.${one}Means`) }))}
+      take={(next) => set({ [of]: next } as Partial<RoomChoices>)}
+    />
   );
 }
 

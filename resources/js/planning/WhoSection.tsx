@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { useState, type ReactNode } from 'react';
 import { clock, dayMonth, weekday } from '../lib/time';
 import { called, type Person } from '../people/people';
+import { usePlans } from '../people/session';
 import type { Standing } from '../overlap/board';
 import { Button } from '../ui/Button';
 import { TextField } from '../ui/Field';
@@ -38,6 +39,7 @@ export function WhoSection({
   calendars: Planned['calendars'] | null;
 }) {
   const { t } = useTranslation();
+  const plans = usePlans();
   const [all, setAll] = useState(false);
   const byId = new Map(standings.map((standing) => [standing.id, standing]));
   const count = (role: Attendee['role']) => sheet.attendees.filter((attendee) => attendee.role === role).length;
@@ -79,7 +81,7 @@ export function WhoSection({
             host={sheet.hostId === attendee.person.id}
             standing={byId.get(attendee.person.id)}
             showWeekday={showWeekday}
-            makeHost={() => change({ hostId: attendee.person.id })}
+            makeHost={plans ? () => change({ hostId: attendee.person.id }) : null}
             setRole={(role) => set(attendee.person.id, { role })}
             away={away
               .filter(({ personId }) => personId === attendee.person.id)
@@ -97,7 +99,7 @@ export function WhoSection({
                   }
                 />
               ))}
-            setPerson={(person) => set(attendee.person.id, { person })}
+            setPerson={plans ? (person) => set(attendee.person.id, { person }) : null}
             remove={() =>
               change((now) => ({
                 attendees: now.attendees.filter((one) => one.person.id !== attendee.person.id),
@@ -112,7 +114,7 @@ export function WhoSection({
           {all ? t('sheet.fewer') : t('sheet.more', { count: sheet.attendees.length - SHOWN })}
         </Button>
       )}
-      {sheet.attendees.length > 1 && (
+      {plans && sheet.attendees.length > 1 && (
         <select
           aria-label={t('sheet.hides')}
           className="w-full rounded border border-transparent bg-transparent py-1 text-note text-muted hover:border-line"
@@ -126,7 +128,7 @@ export function WhoSection({
           ))}
         </select>
       )}
-      {sheet.attendees.length > 2 && <KeepAsTeam attendees={sheet.attendees} />}
+      {plans && sheet.attendees.length > 2 && <KeepAsTeam attendees={sheet.attendees} />}
       <AddPerson taken={sheet.attendees.map((attendee) => attendee.person.id)} add={add} several />
     </section>
   );
@@ -152,9 +154,10 @@ type RowProps = {
   host: boolean;
   standing: Standing | undefined;
   showWeekday: boolean;
-  makeHost: () => void;
+  /** Null: it is not theirs to say. */
+  makeHost: (() => void) | null;
   setRole: (role: Attendee['role']) => void;
-  setPerson: (person: Person) => void;
+  setPerson: ((person: Person) => void) | null;
   away: ReactNode;
   remove: () => void;
 };
@@ -239,7 +242,7 @@ function AttendeeRow({ attendee, host, standing, showWeekday, makeHost, setRole,
         <p className="font-semibold">
           {called(person)} <span className="block text-note font-normal text-muted">{person.email}</span>
         </p>
-        {person.kind === 'guest' && !person.name && <GuestName person={person} named={setPerson} />}
+        {person.kind === 'guest' && !person.name && setPerson && <GuestName person={person} named={setPerson} />}
         {standing?.holiday && <p className="text-odd">{t('sheet.holiday', { name: standing.holiday })}</p>}
         {busy && <p className="text-broken">{t('sheet.busyWith', { what: standing?.clashes.join(', ') })}</p>}
         <p className="text-note text-muted">
@@ -251,7 +254,7 @@ function AttendeeRow({ attendee, host, standing, showWeekday, makeHost, setRole,
             label={t('sheet.personZone')}
             value={person.zone}
             onChoose={(zone) => {
-              void sendJson('PATCH', `people/${person.id}`, { zone }, personShape).then(setPerson);
+              void sendJson('PATCH', `people/${person.id}`, { zone }, personShape).then((now) => setPerson?.(now));
               setChoosing(false);
               setOpen(false);
             }}
@@ -261,14 +264,16 @@ function AttendeeRow({ attendee, host, standing, showWeekday, makeHost, setRole,
             <Button look="quiet" onClick={() => setRole(role === 'required' ? 'optional' : 'required')}>
               {role === 'required' ? t('sheet.makeOptional') : t('sheet.makeRequired')}
             </Button>
-            {!host && (
+            {!host && makeHost && (
               <Button look="quiet" onClick={makeHost}>
                 {t('sheet.makeHost')}
               </Button>
             )}
-            <Button look="quiet" onClick={() => setChoosing(true)}>
-              {person.zone ? t('sheet.changeZone') : t('sheet.giveZone')}
-            </Button>
+            {setPerson && (
+              <Button look="quiet" onClick={() => setChoosing(true)}>
+                {person.zone ? t('sheet.changeZone') : t('sheet.giveZone')}
+              </Button>
+            )}
             <Button look="quiet" onClick={remove}>
               {t('sheet.remove')}
             </Button>

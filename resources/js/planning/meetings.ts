@@ -149,6 +149,9 @@ export const meetingShape = z.object({
   changeId: z.nullable(z.string()),
   changedLocal: z.nullable(z.string()),
   coordinator: z.string(),
+  /** What whoever looks at it may do to it. */
+  mayChange: z.boolean(),
+  mayInvite: z.boolean(),
   /** Whether its people hold a way in that holds no more. */
   kitStale: z.boolean(),
   /** While a date goes on: until when. */

@@ -1,7 +1,18 @@
 import { noChoices } from '../joining/room';
+import type { Session } from '../people/session';
 import type { Meeting } from './meetings';
 import { sheetOf, type Sheet } from './sheet';
 import type { Time } from './times';
+
+/** A session of somebody who plans, or of nobody, for tests. */
+export const sampleSession = (isSignedIn = true): Session => ({
+  account: isSignedIn
+    ? { id: 'a', personId: 'p', name: 'Wanjiru', email: 'w@garden.example', role: 'coordinator', plans: true, shortcuts: true }
+    : null,
+  empty: false,
+  demo: null,
+  now: '2026-11-28T10:00:00Z',
+});
 
 /** A meeting as the server tells it, for tests. */
 export const sampleMeeting = (over: Partial<Meeting> = {}): Meeting => ({
@@ -40,6 +51,8 @@ export const sampleMeeting = (over: Partial<Meeting> = {}): Meeting => ({
   changeId: null,
   changedLocal: null,
   coordinator: 'Wanjiru',
+  mayChange: true,
+  mayInvite: true,
   runningUntil: null,
   kitStale: false,
   updatedLocal: '2026-11-28T10:00:00',

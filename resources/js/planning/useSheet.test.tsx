@@ -2,19 +2,10 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { sessionQuery, type Session } from '../people/session';
+import { sessionQuery } from '../people/session';
 import { meetingQuery } from './meetings';
-import { sampleMeeting } from './samples';
+import { sampleMeeting, sampleSession } from './samples';
 import { useSheet } from './useSheet';
-
-const session = (isSignedIn: boolean): Session => ({
-  account: isSignedIn
-    ? { id: 'a', personId: 'p', name: 'Wanjiru', email: 'w@garden.example', role: 'coordinator', plans: true, shortcuts: true }
-    : null,
-  empty: false,
-  demo: null,
-  now: '2026-11-28T10:00:00Z',
-});
 
 /** A server that answers each save as it is told; the last answer stands. */
 let answers: (() => Response)[] = [];
@@ -30,7 +21,7 @@ const refuses =
 
 function sheet() {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false, staleTime: Infinity } } });
-  client.setQueryData(sessionQuery.queryKey, session(true));
+  client.setQueryData(sessionQuery.queryKey, sampleSession(true));
   const wrapper = ({ children }: { children: ReactNode }) => <QueryClientProvider client={client}>{children}</QueryClientProvider>;
   return { client, ...renderHook(() => useSheet(sampleMeeting()), { wrapper }) };
 }
@@ -43,7 +34,7 @@ beforeEach(() => {
   localStorage.clear();
   vi.stubGlobal('fetch', async (url: string, asked: RequestInit) => {
     if (asked.method !== 'PUT') {
-      return new Response(JSON.stringify(session(false)));
+      return new Response(JSON.stringify(sampleSession(false)));
     }
     saved.push({ url, ...(JSON.parse(String(asked.body)) as object) });
     return ((answers.length > 1 ? answers.shift() : answers[0]) ?? refuses(500, 'unexpected'))();
@@ -86,8 +77,8 @@ describe('useSheet', () => {
     act(() => result.current.change({ title: 'Seeds' }));
     await later(1000);
     expect(saved).toHaveLength(1);
-    act(() => void client.setQueryData(sessionQuery.queryKey, session(false)));
-    act(() => void client.setQueryData(sessionQuery.queryKey, session(true)));
+    act(() => void client.setQueryData(sessionQuery.queryKey, sampleSession(false)));
+    act(() => void client.setQueryData(sessionQuery.queryKey, sampleSession(true)));
     await later(10);
     expect(saved).toHaveLength(2);
     expect(result.current.state).toBe('kept');

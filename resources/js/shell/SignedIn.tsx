@@ -125,11 +125,11 @@ export function SignedIn({ session }: { session: Session }) {
             <Route path="/away" element={<Absences />} />
             <Route path="/me" element={<Person />} />
             <Route path="/meetings" element={<Meetings />} />
+            <Route path="/meetings/:id/plan" element={<PlanSheetPage />} />
+            <Route path="/meetings/:id/read-back" element={<ReadBackPage />} />
             <Route path="/meetings/:id" element={<MeetingPage sent={(id) => <SentOfMeeting meetingId={id} />} />} />
             {plans && (
               <>
-                <Route path="/meetings/:id/plan" element={<PlanSheetPage />} />
-                <Route path="/meetings/:id/read-back" element={<ReadBackPage />} />
                 <Route path="/meetings/:id/shifts" element={<ShiftsPage />} />
                 <Route path="/burden" element={<BurdenPage />} />
                 <Route path="/people/import" element={<PeopleImportPage />} />

@@ -197,6 +197,12 @@ abstract class BrowserTestCase extends TestCase
         $this->fail("$what did not come. The page says:\n" . mb_substr($this->text(), 0, 1500));
     }
 
+    /** What stands on the sheet is on the server, too: a browser that is closed before would leave it to the next test as it was. */
+    public function expectSaved(): void
+    {
+        $this->waitFor(fn(): bool => !str_contains($this->text(), 'saving the draft') && !str_contains($this->text(), 'not saved'), 'the sheet, saved');
+    }
+
     /** Nothing on this page is found wanting by axe-core: WCAG 2.0 to 2.2, A and AA. */
     public function expectAccessible(string $where): void
     {
