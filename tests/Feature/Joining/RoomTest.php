@@ -108,7 +108,7 @@ it('names the telephones of where people are, the nearest where there is none, a
 });
 
 it('keeps what was chosen, and takes it along into a copy and a change', function (): void {
-    $chosen = ['settings' => ['doors' => 5, 'lobby' => ['everyone'], 'countries' => ['allow' => ['KE', 'PT']], 'lock' => 20], 'coHosts' => [$this->ines->id], 'presenters' => [], 'account' => 'field', 'reason' => 'for those who sleep', 'standing' => true, 'inRoom' => [$this->ines->id], 'standIn' => $this->ines->id, 'smallRooms' => [['name' => 'Seeds', 'people' => [$this->ines->id]]], 'interpreters' => [['personId' => $this->ines->id, 'from' => 'pt', 'to' => 'en']]];
+    $chosen = ['settings' => ['doors' => 5, 'lobby' => ['everyone'], 'countries' => ['allow' => ['KE', 'PT']], 'lock' => 20], 'coHosts' => [$this->ines->id], 'presenters' => [], 'account' => 'field', 'reason' => 'for those who sleep', 'standing' => true, 'inRoom' => [$this->ines->id], 'standIn' => $this->ines->id, 'smallRooms' => [['name' => 'Seeds', 'people' => [$this->ines->id]]], 'interpreters' => [['personId' => $this->ines->id, 'from' => 'pt', 'to' => 'en']], 'changing' => 'hosts', 'inviting' => 'everyone'];
     $kept = $this->putJson("/api/meetings/{$this->meeting->id}", sheet($this->meeting, ['room' => $chosen]))->assertOk()->json('room');
 
     expect($kept)->toBe($chosen)
