@@ -25,7 +25,7 @@ if (getenv('SYNDEX_CACHED') !== false) {
 
 $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__ . '/../routes/web.php', commands: __DIR__ . '/../routes/console.php', then: static fn() => Route::group([], __DIR__ . '/../routes/guest.php'))
-    ->withCommands([App\Invitations\WorkOutbox::class, App\Invitations\BeatBesideWorker::class, App\Operations\Bench\BenchCommand::class, App\Operations\DoctorFacts::class, App\Operations\DoctorMail::class, App\Operations\CheckBackup::class, App\Operations\Drill::class, App\Operations\RotateLogs::class, App\Operations\WriteZones::class, App\Planning\TopUpCommand::class])
+    ->withCommands([App\Answers\ReceiveCommand::class, App\Invitations\WorkOutbox::class, App\Invitations\BeatBesideWorker::class, App\Operations\Bench\BenchCommand::class, App\Operations\DoctorFacts::class, App\Operations\DoctorMail::class, App\Operations\CheckBackup::class, App\Operations\Drill::class, App\Operations\RotateLogs::class, App\Operations\WriteZones::class, App\Planning\TopUpCommand::class])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->append([SecurityHeaders::class, LateAnswersCarryNoSession::class]);
         $middleware->prepend(CleanText::class);

@@ -6,6 +6,9 @@ return [
     // The domain of meeting addresses and of the envelope sender; answers and bounces come back to it.
     'mail_domain' => env('MAIL_DOMAIN', 'syndex.example'),
     // The name that stands on mails about accounts.
+    // As it names itself in Authentication-Results (RFC 8601 2.5): only what it found is believed.
+    'mail_server' => env('MAIL_SERVER', 'mail.' . env('MAIL_DOMAIN', 'syndex.example')),
+
     'mail_name' => env('MAIL_NAME', 'Syndex'),
 
     // The key with which mails are signed (RFC 6376): a file with the private key in PEM, and the selector under which its public

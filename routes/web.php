@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Answers\AnswersController;
 use App\AppController;
 use App\Day\AwayNotedController;
 use App\Day\ClashNotedController;
@@ -162,6 +163,10 @@ Route::prefix('api')->group(function (): void {
         Route::get('meetings/{meeting}/shifts', [ShiftReportController::class, 'show']);
         Route::get('meetings/{meeting}/shifts.csv', [ShiftReportController::class, 'csv']);
         Route::post('meetings/{meeting}/second-part', SecondPartController::class);
+        Route::get('meetings/{meeting}/answers', [AnswersController::class, 'show']);
+        Route::post('meetings/{meeting}/answers/{person}', [AnswersController::class, 'store']);
+        Route::post('meetings/{meeting}/replies/{reply}/take', [AnswersController::class, 'take']);
+        Route::post('meetings/{meeting}/replies/{reply}/dismiss', [AnswersController::class, 'dismiss']);
         Route::get('meetings/{meeting}/history', [HistoryController::class, 'show']);
         Route::post('meetings/{meeting}/history/{step}/restore', [HistoryController::class, 'restore']);
         Route::post('meetings/{meeting}/keep', [InvitationController::class, 'keep']);

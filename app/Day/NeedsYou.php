@@ -31,12 +31,12 @@ final readonly class NeedsYou
     /** Clock changes are told of so many days ahead. */
     private const DAYS_AHEAD = 14;
 
-    public function __construct(private ZoneData $zones, private OutboxHold $hold, private ViewerClock $clock, private AwaySince $away, private ClashesSince $clashes, private OffersToClose $offers) {}
+    public function __construct(private ZoneData $zones, private OutboxHold $hold, private ViewerClock $clock, private AwaySince $away, private ClashesSince $clashes, private OffersToClose $offers, private RepliesWaiting $replies) {}
 
     /** @return list<array<string, mixed>> */
     public function of(Account $account): array
     {
-        return [...$this->outboxHeld(), ...$this->undelivered($account), ...$this->stale($account), ...$this->offers->of($account, self::MOST_OF_A_KIND), ...array_slice($this->clashes->of($account), 0, self::MOST_OF_A_KIND), ...array_slice($this->away->of($account), 0, self::MOST_OF_A_KIND), ...$this->clockMoves(), ...$this->clockChanges($account), ...$this->unsent($account)];
+        return [...$this->outboxHeld(), ...$this->undelivered($account), ...$this->stale($account), ...$this->replies->of($account, self::MOST_OF_A_KIND), ...$this->offers->of($account, self::MOST_OF_A_KIND), ...array_slice($this->clashes->of($account), 0, self::MOST_OF_A_KIND), ...array_slice($this->away->of($account), 0, self::MOST_OF_A_KIND), ...$this->clockMoves(), ...$this->clockChanges($account), ...$this->unsent($account)];
     }
 
     /** @return list<array<string, mixed>> */

@@ -112,6 +112,21 @@ final class NotNow extends Refusal
         return new self('over', 409, __('failures.over'));
     }
 
+    public static function noSuchDate(): self
+    {
+        return new self('no_such_date', 409, __('failures.no_such_date'));
+    }
+
+    public static function notAsked(): self
+    {
+        return new self('not_asked', 409, __('failures.not_asked'));
+    }
+
+    public static function decidedAlready(): self
+    {
+        return new self('decided_already', 409, __('failures.decided_already'));
+    }
+
     public static function linkSpent(): self
     {
         return new self('link_spent', 410, __('failures.link_spent'));

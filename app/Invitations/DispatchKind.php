@@ -13,6 +13,8 @@ enum DispatchKind: string
     case Invitation = 'invitation';
     case Change = 'change';
     case CallingOff = 'calling_off';
+    /** The present state, to somebody whose calendar asked for it. */
+    case Refresh = 'refresh';
     case AccountLink = 'account_link';
     /** Times to choose among, with a link of the recipient's own. */
     case TimeOffer = 'time_offer';

@@ -61,7 +61,7 @@ final class MakeMail
             default => $this->letters->invitation($told, $person, $dispatch->recurrence_id),
         };
 
-        return [$letter->subject, PackMail::invitation($told, $person, $letter, $message, $dispatch->message_id, $isCancel ? null : $this->picture($told))];
+        return [$letter->subject, PackMail::invitation($told, $person, $letter, $message, $dispatch->message_id, $isCancel ? null : $this->picture($told), $dispatch->kind === DispatchKind::Refresh)];
     }
 
     /** @return ?string a PNG of the link, where its room is to have one */

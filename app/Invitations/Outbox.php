@@ -27,9 +27,10 @@ final readonly class Outbox
      * @param  list<array{person: string, address: string}>  $to  who, and where
      * @param  array<string, list<string>>  $addresses  by person: what the mail names them by, where it is not their present address
      * @param  bool  $atOnce  without the hold in which it could be taken back
+     * @param  ?DispatchKind  $as  what it is in the dispatch book; null: as its method says
      * @return int how many are told
      */
-    public function tell(Meeting $meeting, Method $method, int $sequence, array $to, array $addresses = [], ?Step $step = null, bool $atOnce = false): int
+    public function tell(Meeting $meeting, Method $method, int $sequence, array $to, array $addresses = [], ?Step $step = null, bool $atOnce = false, ?DispatchKind $as = null): int
     {
         $waiting = Dispatch::query()->where('uid', $meeting->uid)->where('state', DispatchState::Waiting)->whereIn('recipient', array_column($to, 'address'))->lockForUpdate()->get(['id', 'recipient']);
         Dispatch::query()->whereIn('id', $waiting->pluck('id'))->update(['state' => DispatchState::Replaced]);
@@ -40,7 +41,7 @@ final readonly class Outbox
         $hold = self::until($atOnce);
         $shared = [
             'meeting_id' => $meeting->id, 'snapshot_id' => $snapshot->id, 'uid' => $meeting->uid, 'sequence' => $sequence, 'subject' => mb_strimwidth($meeting->title, 0, 990, '…'),
-            'kind' => ($method === Method::Cancel ? DispatchKind::CallingOff : DispatchKind::Invitation)->value,
+            'kind' => ($as ?? ($method === Method::Cancel ? DispatchKind::CallingOff : DispatchKind::Invitation))->value,
             'state' => DispatchState::Waiting->value, 'hold_until' => $hold, 'next_try_at' => $hold, 'created_at' => now(), 'updated_at' => now(),
         ];
         $rows = array_map(static fn(array $t): array => [...$shared, ...self::names(), 'person_id' => $t['person'], 'recipient' => $t['address']], $to);

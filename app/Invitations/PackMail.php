@@ -24,8 +24,9 @@ final class PackMail
     /**
      * @param  string  $messageId  without angle brackets
      * @param  ?string  $picture  of the link, a PNG
+     * @param  bool  $isReplied  it answers a mail that came in (RFC 3834 3.1.7)
      */
-    public static function invitation(MeetingAsTold $told, Person $to, Letter $letter, Message $message, string $messageId, ?string $picture = null): string
+    public static function invitation(MeetingAsTold $told, Person $to, Letter $letter, Message $message, string $messageId, ?string $picture = null, bool $isReplied = false): string
     {
         $body = new MixedPart(
             new AlternativePart(
@@ -38,7 +39,7 @@ final class PackMail
         );
         $address = CoreMeeting::addressOf($told->meeting);
 
-        return self::pack(new Address($address, $told->host()->called()), new Address($to->email, $to->name ?? ''), $letter->subject, $messageId, $body, $letter->language);
+        return self::pack(new Address($address, $told->host()->called()), new Address($to->email, $to->name ?? ''), $letter->subject, $messageId, $body, $letter->language, $isReplied ? 'auto-replied' : 'auto-generated');
     }
 
     /** Words alone, in plain text and in HTML. */
@@ -59,7 +60,7 @@ final class PackMail
     }
 
     /** From and the envelope sender are both of our own domain, so that the receiving side finds them aligned. */
-    private static function pack(Address $from, Address $to, string $subject, string $messageId, AbstractPart $body, string $language = 'en'): string
+    private static function pack(Address $from, Address $to, string $subject, string $messageId, AbstractPart $body, string $language = 'en', string $submitted = 'auto-generated'): string
     {
         $headers = (new Headers())
             ->addMailboxListHeader('From', [$from])
@@ -68,7 +69,7 @@ final class PackMail
             ->addDateHeader('Date', now())
             ->addIdHeader('Message-ID', $messageId)
             // No answering machine need answer (RFC 3834 5).
-            ->addTextHeader('Auto-Submitted', 'auto-generated')
+            ->addTextHeader('Auto-Submitted', $submitted)
             ->addTextHeader('Content-Language', $language)
             ->addTextHeader('MIME-Version', '1.0');
 

@@ -8,6 +8,7 @@ use App\Failure\Decide;
 use App\Failure\NotNow;
 use App\Live\Live;
 use App\People\Account;
+use App\Planning\Answer;
 use App\Planning\ChangeOf;
 use App\Planning\CutChange;
 use App\Planning\CutSeries;
@@ -102,15 +103,30 @@ final readonly class SendChange
     /** @param list<string> $leftOut */
     private function askAnew(Meeting $meeting, PlannedStep $planned, array $leftOut): void
     {
-        $addresses = [];
+        $whole = $dates = [];
         foreach ($planned->messages() as $message) {
             if (array_intersect(array_column($message->changes, 'value'), array_column(self::ASKED_ANEW, 'value')) !== []) {
-                $addresses[] = $message->to;
+                if ($message->recurrenceId === null) {
+                    $whole[$message->to] = true;
+                } else {
+                    $dates[$message->to][] = str_replace('T', ' ', $message->recurrenceId) . (strlen($message->recurrenceId) === 10 ? ' 00:00:00' : '');
+                }
             }
         }
         foreach ($meeting->attendees()->with('person')->get() as $attendee) {
-            if ($attendee->role !== AttendeeRole::Chair && in_array($attendee->person->email, $addresses, true) && !in_array($attendee->person_id, $leftOut, true)) {
+            if ($attendee->role === AttendeeRole::Chair || in_array($attendee->person_id, $leftOut, true)) {
+                continue;
+            }
+            if (isset($whole[$attendee->person->email])) {
                 $attendee->update(['partstat' => 'needs-action']);
+                Answer::query()->where('meeting_id', $meeting->id)->where('person_id', $attendee->person_id)->delete();
+            }
+            // Of one date nobody is asked anew about the others.
+            foreach ($dates[$attendee->person->email] ?? [] as $date) {
+                Answer::query()->where('meeting_id', $meeting->id)->where('person_id', $attendee->person_id)->where('date_local', $date)->update(['partstat' => 'needs-action', 'comment' => null]);
+                if ($attendee->partstat !== 'needs-action') {
+                    Answer::query()->firstOrCreate(['meeting_id' => $meeting->id, 'person_id' => $attendee->person_id, 'date_local' => $date], ['partstat' => 'needs-action', 'via' => 'mail', 'sequence' => $planned->sequence, 'stamped_at' => now(), 'answered_at' => now()]);
+                }
             }
         }
     }

@@ -47,7 +47,8 @@ final class Occupancy
         $reach = Interval::between($windows->intervals[0]->start - self::LONGEST_SECONDS, $windows->intervals[count($windows->intervals) - 1]->end);
         $memberships = $this->memberships($personIds, $reach, $exceptMeetingId);
         $own = $this->ownDates($personIds, $reach, $exceptMeetingId);
-        $busy = $own['busy'];
+        $said = $this->answered($personIds, $reach, $exceptMeetingId, $own['dates']);
+        $busy = array_merge_recursive($own['busy'], $said['busy']);
         [$ids, $starts, $ends] = $memberships === [] ? [[], [], []] : $this->dates($windows, array_map(strval(...), array_keys($memberships)));
         foreach ($ids as $at => $meetingId) {
             $start = $starts[$at];
@@ -56,12 +57,15 @@ final class Occupancy
                 $interval = Interval::between($start, $ends[$at]);
                 $same = [];
                 foreach ($memberships[$meetingId] as [$personId, $kind, $title]) {
+                    if ($said['dates'] !== [] && isset($said['dates']["$meetingId $start $personId"])) {
+                        continue;
+                    }
                     $busy[$personId][] = $same[$kind->value] ??= new Busy($interval, $kind, $title);
                 }
             }
         }
 
-        return $own['busy'] === [] ? $busy : array_map(self::inOrder(...), $busy);
+        return $own['busy'] === [] && $said['busy'] === [] ? $busy : array_map(self::inOrder(...), $busy);
     }
 
     /**
@@ -100,6 +104,41 @@ final class Occupancy
         foreach ($rows as $row) {
             $dates["$row->id $row->starts"] = true;
             if ($row->person_id !== null && isset($asked[$row->person_id]) && $row->partstat !== 'declined' && !$row->takes_no_time) {
+                $busy[(string) $row->person_id][] = new Busy(Interval::between((int) $row->starts, (int) $row->ends), self::kind((string) $row->status, (string) $row->partstat), (string) $row->title);
+            }
+        }
+
+        return ['dates' => $dates, 'busy' => $busy];
+    }
+
+    /**
+     * What people said to single dates, where it is not what they said to the whole.
+     *
+     * @param  non-empty-list<string>  $personIds
+     * @param  array<string, true>  $ownDates  dates with people of their own, whose lists say it
+     * @return array{dates: array<string, true>, busy: array<string, list<Busy>>} by meeting, start and person; and who is busy then
+     */
+    private function answered(array $personIds, Interval $reach, ?string $exceptMeetingId, array $ownDates): array
+    {
+        [$some, $bound] = ManyIds::in('answers.person_id', $personIds);
+        $rows = DB::table('answers')
+            ->join('occurrences', static fn($on) => $on->on('occurrences.meeting_id', '=', 'answers.meeting_id')->on('occurrences.date_local', '=', 'answers.date_local'))
+            ->join('meetings', 'meetings.id', '=', 'answers.meeting_id')
+            ->whereRaw($some, $bound)
+            ->whereNotNull('answers.date_local')->where('answers.partstat', '!=', 'needs-action')
+            ->whereIn('meetings.status', [MeetingStatus::Kept->value, MeetingStatus::Sent->value])
+            ->where('occurrences.all_day', false)->where('meetings.takes_no_time', false)
+            ->whereBetween('occurrences.starts_at', [gmdate('Y-m-d H:i:s', $reach->start), gmdate('Y-m-d H:i:s', $reach->end - 1)])
+            ->when($exceptMeetingId !== null, static fn($q) => $q->where('meetings.id', '!=', $exceptMeetingId))
+            ->selectRaw('meetings.id, meetings.status, meetings.title, unix_timestamp(occurrences.starts_at) as starts, unix_timestamp(occurrences.ends_at) as ends, answers.person_id, answers.partstat')
+            ->orderBy('occurrences.starts_at')->get();
+        $dates = $busy = [];
+        foreach ($rows as $row) {
+            if (isset($ownDates["$row->id $row->starts"])) {
+                continue;
+            }
+            $dates["$row->id $row->starts $row->person_id"] = true;
+            if ($row->partstat !== 'declined') {
                 $busy[(string) $row->person_id][] = new Busy(Interval::between((int) $row->starts, (int) $row->ends), self::kind((string) $row->status, (string) $row->partstat), (string) $row->title);
             }
         }

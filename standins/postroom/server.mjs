@@ -1,6 +1,7 @@
 // The post room: a mail server for one machine, which keeps every copy that arrives and shows it as it arrived.
-// SMTP in (RFC 5321), pages and a small API out. It forwards nothing.
+// SMTP in (RFC 5321), pages and a small API out. It forwards nothing; what is for Syndex itself it hands over.
 import { Faults } from './faults.mjs';
+import { Inbound } from './inbound.mjs';
 import { Store } from './store.mjs';
 import { smtpServer } from './smtp.mjs';
 import { pageServer } from './pages.mjs';
@@ -9,7 +10,14 @@ const setting = (name, fallback) => process.env[name] ?? fallback;
 
 const store = new Store(setting('POSTROOM_DIR', 'var/postroom'));
 const faults = new Faults();
-const smtp = smtpServer(store, faults);
+const inbound = new Inbound(
+  setting('POSTROOM_DOMAIN', ''),
+  setting('POSTROOM_NAME', 'mail.syndex.example'),
+  setting('POSTROOM_RECEIVE', '')
+    .split(' ')
+    .filter((part) => part !== ''),
+);
+const smtp = smtpServer(store, faults, inbound);
 const pages = pageServer(store, faults);
 
 smtp.on('error', (error) => console.error('smtp:', error.message));

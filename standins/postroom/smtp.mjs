@@ -3,7 +3,7 @@ import { SMTPServer } from 'smtp-server';
 const pause = (ms) => new Promise((done) => setTimeout(done, ms));
 
 /** SMTP without sign-in and without encryption: it listens on the machine itself only. */
-export function smtpServer(store, faults) {
+export function smtpServer(store, faults, inbound) {
   const server = new SMTPServer({
     authOptional: true,
     disabledCommands: ['AUTH', 'STARTTLS'],
@@ -32,16 +32,16 @@ export function smtpServer(store, faults) {
       stream.on('data', (chunk) => chunks.push(chunk));
       stream.on('error', () => undefined);
       stream.on('end', async () => {
-        const number = store.keep(
-          Buffer.concat(chunks),
-          session.envelope.mailFrom ? session.envelope.mailFrom.address : '',
-          session.envelope.rcptTo.map((to) => to.address),
-        );
+        const raw = Buffer.concat(chunks);
+        const from = session.envelope.mailFrom ? session.envelope.mailFrom.address : '';
+        const to = session.envelope.rcptTo.map((one) => one.address);
+        const number = store.keep(raw, from, to);
         await pause(faults.slowMs);
         if (faults.cuts('after_data')) {
           return cut(server, session);
         }
-        done(null, `kept as ${number}`);
+        const no = await inbound.give(raw, from, to);
+        done(no === null ? null : refusal(no.code, no.text), `kept as ${number}`);
       });
     },
   });

@@ -288,6 +288,15 @@ function NeedText({ need }: { need: Need }) {
           </Link>
         </>
       );
+    case 'replies':
+      return (
+        <>
+          <p className="font-semibold">{t('needs.replies', { title: need.title, count: need.count })}</p>
+          <Link className="changeable font-medium" to={`/meetings/${need.meetingId}/answers`}>
+            {t('needs.repliesOpen')}
+          </Link>
+        </>
+      );
     case 'clash':
       return <ClashSince need={need} />;
     case 'away':

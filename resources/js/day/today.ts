@@ -25,7 +25,7 @@ export type DayRow = z.infer<typeof row>;
 const need = z.discriminatedUnion('code', [
   z.object({
     code: z.enum(['refused', 'given_up']),
-    kind: z.enum(['invitation', 'change', 'calling_off', 'account_link', 'time_offer']),
+    kind: z.enum(['invitation', 'change', 'calling_off', 'account_link', 'time_offer', 'refresh']),
     recipient: z.string(),
     outcome: z.nullable(z.string()),
     meetingId: z.nullable(z.string()),
@@ -68,6 +68,7 @@ const need = z.discriminatedUnion('code', [
     of: z.number(),
   }),
   z.object({ code: z.literal('kit_stale'), meetingId: z.string(), title: z.string(), people: z.number() }),
+  z.object({ code: z.literal('replies'), meetingId: z.string(), title: z.string(), count: z.number() }),
   z.object({ code: z.literal('more_undelivered'), count: z.number() }),
   z.object({ code: z.literal('outbox_held'), waiting: z.number(), sinceLocal: z.string(), why: z.string() }),
   z.object({ code: z.enum(['draft', 'kept', 'change']), meetingId: z.string(), title: z.string(), updatedLocal: z.string() }),
@@ -91,7 +92,7 @@ export const todayQuery = (day: string) =>
         signal,
       ),
     refetchInterval: 60_000,
-    meta: { live: { topics: ['meeting', 'offer', 'dispatch', 'outbox', 'today', 'person'] } satisfies Live },
+    meta: { live: { topics: ['answer', 'meeting', 'offer', 'dispatch', 'outbox', 'today', 'person'] } satisfies Live },
   });
 
 /** That somebody has something else at a date is noted, or not after all. */

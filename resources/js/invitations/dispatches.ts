@@ -5,7 +5,7 @@ import type { Live } from '../lib/useLive';
 
 const rowShape = z.object({
   id: z.number(),
-  kind: z.enum(['invitation', 'change', 'calling_off', 'account_link', 'time_offer']),
+  kind: z.enum(['invitation', 'change', 'calling_off', 'account_link', 'time_offer', 'refresh']),
   recipient: z.string(),
   name: z.nullable(z.string()),
   meetingId: z.nullable(z.string()),

@@ -85,6 +85,9 @@ export const en = {
   },
   needs: {
     title: 'Needs you',
+    replies_one: '{{count}} answer waits for you: {{title}}',
+    replies_other: '{{count}} answers wait for you: {{title}}',
+    repliesOpen: 'Look at it',
     kit_stale: 'Old way in: {{title}}',
     kit_staleText_one: '{{count}} person holds a way in that no longer works.',
     kit_staleText_other: '{{count}} people hold a way in that no longer works.',
@@ -173,6 +176,7 @@ export const en = {
   },
   meeting: {
     goOnPlanning: 'Go on planning',
+    answers: 'Answers',
     callOff: 'Call off',
     callOffTitle: 'Call off {{title}}?',
     callOffText_one: 'The one person invited gets a cancellation by email{{room}}. This cannot be undone.',
@@ -425,7 +429,7 @@ export const en = {
     localTime: 'Local time',
     state: 'State',
   },
-  kind: { invitation: 'Invitation', change: 'Change', calling_off: 'Calling off', account_link: 'Link to an account', time_offer: 'Times to choose among' },
+  kind: { invitation: 'Invitation', change: 'Change', calling_off: 'Calling off', account_link: 'Link to an account', time_offer: 'Times to choose among', refresh: 'As it stands, asked for' },
   sent: {
     title: 'Sent',
     heading_one: '{{count}} message in the dispatch book.',

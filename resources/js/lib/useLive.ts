@@ -9,7 +9,8 @@ const TOGETHER = 150;
 const OPEN = 'open';
 
 /** What the server tells of: a draft is told of to whoever has its sheet open. */
-export type Topic = 'blueprint' | 'offer' | 'team' | 'meeting' | 'draft' | 'dispatch' | 'outbox' | 'person' | 'today' | 'account';
+export type Topic =
+  'answer' | 'blueprint' | 'offer' | 'team' | 'meeting' | 'draft' | 'dispatch' | 'outbox' | 'person' | 'today' | 'account';
 
 /** By which hints an answer is asked for anew: these topics, of this one thing where it names one. */
 export type Live = { topics: Topic[]; id?: string };

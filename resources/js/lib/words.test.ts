@@ -2,6 +2,7 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { expect, it } from 'vitest';
 import { en } from './en';
+import { enAnswers } from './enAnswers';
 import { enMore } from './enMore';
 import { enPlanning } from './enPlanning';
 import { enRoom } from './enRoom';
@@ -23,6 +24,7 @@ const brings = new Map([
   ['lib/i18nMore.ts', namesOf(enMore)],
   ['lib/i18nPlanning.ts', namesOf(enPlanning)],
   ['lib/i18nRoom.ts', namesOf(enRoom)],
+  ['lib/i18nAnswers.ts', namesOf(enAnswers)],
 ]);
 const known = new Set([...brings.values()].flatMap((names) => [...names]));
 

@@ -77,6 +77,9 @@ function Shown({ meeting, sent }: { meeting: Meeting; sent: (meetingId: string) 
               {t(meeting.changeId ? 'changed.goOn' : 'changed.begin')}
             </Button>
           )}
+          {plans && meeting.status === 'sent' && (
+            <Button onClick={() => navigate(`/meetings/${meeting.id}/answers`)}>{t('meeting.answers')}</Button>
+          )}
           {plans && meeting.status === 'sent' && !meeting.runningUntil && (
             <Button onClick={() => navigate(`/now?from=${meeting.id}`)}>{t('now.open')}</Button>
           )}

@@ -11,6 +11,7 @@ import { Page } from '../ui/Page';
 import { Away } from './Away';
 import {
   AbsencesPage,
+  AnswersPage,
   DispatchPage,
   FindPerson,
   HouseRulesPage,
@@ -130,6 +131,7 @@ export function SignedIn({ session }: { session: Session }) {
             <Route path="/meetings/:id" element={<MeetingPage sent={(id) => <SentOfMeeting meetingId={id} />} />} />
             {plans && (
               <>
+                <Route path="/meetings/:id/answers" element={<AnswersPage />} />
                 <Route path="/meetings/:id/shifts" element={<ShiftsPage />} />
                 <Route path="/burden" element={<BurdenPage />} />
                 <Route path="/people/import" element={<PeopleImportPage />} />

@@ -18,6 +18,7 @@ export const FindPerson = lazy(async () => ({ default: (await import('../plannin
 export const StandingRoom = lazy(async () => ({ default: (await import('../planning/StandingRoom')).StandingRoom }));
 export const NowPage = lazy(async () => ({ default: (await import('../planning/NowPage')).NowPage }));
 export const BlueprintsPage = lazy(async () => ({ default: (await import('../planning/BlueprintsPage')).BlueprintsPage }));
+export const AnswersPage = lazy(async () => ({ default: (await import('../answers/AnswersPage')).AnswersPage }));
 export const SentPage = lazy(async () => ({ default: (await import('../invitations/SentPage')).SentPage }));
 export const DispatchPage = lazy(async () => ({ default: (await import('../invitations/DispatchPage')).DispatchPage }));
 export const SentOfMeeting = lazy(async () => ({ default: (await import('../invitations/SentOfMeeting')).SentOfMeeting }));

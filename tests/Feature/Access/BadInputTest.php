@@ -89,6 +89,7 @@ it('answers bad input with a clear refusal, field by field', function (string $m
     'agree to an address' => ['POST', '/api/address', fn() => ['token' => 'x']],
     'own address' => ['POST', '/api/session/address', fn() => ['email' => 'x@y.example', 'password' => 'x']],
     'settings' => ['PATCH', '/api/session', fn() => ['shortcuts' => true, 'clocks' => ['UTC', 'Europe/Lisbon'], 'zone' => 'Africa/Nairobi']],
+    'an answer by telephone' => ['POST', '/api/meetings/{meeting}/answers/{person}', fn() => ['date' => '2026-12-08T15:30:00', 'partstat' => 'accepted', 'comment' => 'x']],
     'invite to a meeting' => ['POST', '/api/meetings/{meeting}/invite', fn() => ['people' => [colleague('Lena Frost')->id]]],
     'invite' => ['POST', '/api/accounts', fn() => ['personId' => colleague('Inês Varela')->id, 'role' => 'colleague']],
     'change an account' => ['PATCH', '/api/accounts/{account}', fn() => ['role' => 'colleague', 'active' => true]],

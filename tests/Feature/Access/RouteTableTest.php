@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Answers\Reply;
 use App\Import\PeopleImport;
 use App\Invitations\Dispatch;
 use App\Invitations\Step;
@@ -154,6 +155,10 @@ $table = [
     'POST api/meetings/{sent}/kit/anew' => [401, 403, 403, 200, 200],
     'POST api/meetings/{sent}/kit/tell' => [401, 403, 403, 200, 200],
     'POST api/meetings/now' => [401, 403, 403, 201, 201],
+    'GET api/meetings/{sent}/answers' => [401, 403, 403, 200, 200],
+    'POST api/meetings/{sent}/answers/{person}' => [401, 403, 403, 200, 200],
+    'POST api/meetings/{sent}/replies/{reply}/take' => [401, 403, 403, 200, 200],
+    'POST api/meetings/{sent}/replies/{reply}/dismiss' => [401, 403, 403, 200, 200],
     'POST api/meetings/{sent}/invite' => [401, 403, 403, 200, 200],
     'POST api/meetings/{sent}/call-in' => [401, 403, 403, 409, 409],
     'GET api/blueprints' => [401, 403, 403, 200, 200],
@@ -210,6 +215,7 @@ it('answers each according to who asks', function (string $route, int $who, int 
         '{team}' => str_contains($route, '{team}') ? Team::query()->create(['name' => 'Growers', 'name_key' => 'growers'])->id : '0',
         '{import}' => str_contains($route, '{import}') ? PeopleImport::query()->create(['account_id' => $coordinator->id, 'name' => 'a.csv', 'kind' => 'csv', 'state' => 'looked', 'content' => base64_encode("name\nA\n"), 'mapping' => []])->id : '0',
         '{file}' => str_contains($route, '{file}') ? MeetingFile::query()->create(['meeting_id' => $meeting->id, 'name' => 'a', 'type' => 'text/plain', 'size' => 0, 'created_at' => now()])->id : '0',
+        '{reply}' => str_contains($route, '{reply}') ? (string) Reply::query()->create(['meeting_id' => $meeting->id, 'person_id' => $concerned->person_id, 'kind' => 'answer', 'via' => 'mail', 'state' => 'aside', 'partstat' => 'accepted', 'created_at' => now()])->id : '0',
         '{step}' => (string) (Step::query()->where('meeting_id', $meeting->id)->value('id') ?? 0),
         '{dispatch}' => (string) (Dispatch::query()->where('recipient', $concerned->email)->value('id') ?? 0),
     ]);
@@ -223,6 +229,7 @@ it('answers each according to who asks', function (string $route, int $who, int 
         $route === 'POST api/blueprints' => ['meetingId' => $meeting->id, 'name' => 'Boards'],
         $route === 'PUT api/blueprints/order' => ['ids' => []],
         str_ends_with($route, '/content') => ['meetingId' => $meeting->id],
+        str_ends_with($route, '/answers/{person}') => ['date' => null, 'partstat' => 'accepted', 'comment' => null],
         str_ends_with($route, '/send') => ['version' => $meeting->version],
         str_ends_with($route, '/noted') => ['noted' => true, 'personId' => $concerned->person_id],
         str_ends_with($route, '/clock-moves') => ['noted' => true, 'zoneData' => '2099a'],
