@@ -82,10 +82,11 @@ try {
     $click("//button[.='Mere Tautari']");
     usleep(900_000);
     $take('readback');
-    $visit("$draft/shifts", 'Whose local time moves');
-    $take('shifts');
     $visit($sent, 'Sent on');
     $take('meeting');
+    $visit("$sent/answers", 'have answered');
+    $take('answers');
+    $visit($sent, 'Sent on');
     // A change of it: half an hour later and one date moved, read back, sent.
     $click("//button[.='Change it']");
     $wait('A change, nothing has been sent');

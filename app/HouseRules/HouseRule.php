@@ -35,6 +35,8 @@ enum HouseRule: string
     case LargeTeam = 'largeTeam';
     /** Outside guests whom nobody met for so many months are forgotten; null: never. */
     case ForgetGuests = 'forgetGuestsMonths';
+    /** Seconds in which what was sent can be taken back, before it leaves; 0: it leaves at once. */
+    case Hold = 'holdSeconds';
     /** Messages are kept for so many months after their meeting; null: for good. */
     case KeepMessages = 'keepMessagesMonths';
     /** "host:port" within the own network from which calendars may be read all the same. */
@@ -54,6 +56,7 @@ enum HouseRule: string
             self::Pause, self::Notice => 0,
             self::WorkingWeek => WorkingHours::usual()->toArray(),
             self::Reminder => 15,
+            self::Hold => (int) config('syndex.outbox.hold_seconds'),
             self::HidesPeople => 'guests',
             self::LargeTeam => 25,
             self::ForgetGuests, self::KeepMessages, self::MostADay, self::Quiet => null,
@@ -95,6 +98,7 @@ enum HouseRule: string
             ],
             self::Reminder => [$this->value => ['sometimes', 'nullable', 'integer', 'between:0,40320']],
             self::HidesPeople => [$this->value => ['sometimes', 'required', Rule::in(['guests', 'always', 'never'])]],
+            self::Hold => [$this->value => ['sometimes', 'required', 'integer', 'between:0,60']],
             self::LargeTeam => [$this->value => ['sometimes', 'required', 'integer', 'between:2,100000']],
             self::ForgetGuests, self::KeepMessages => [$this->value => ['sometimes', 'nullable', 'integer', 'between:1,600']],
             self::FeedHosts => [$this->value => ['sometimes', 'array', 'list', 'max:50'], "$this->value.*" => ['required', 'string', 'max:260', 'regex:/\A(?:\[[0-9a-fA-F:.]+\]|[A-Za-z0-9](?:[A-Za-z0-9.-]*[A-Za-z0-9])?):[1-9][0-9]{0,4}\z/']],

@@ -82,6 +82,12 @@ final class HouseRules
         return RoomSource::read(null, $this->of(HouseRule::Room));
     }
 
+    /** Seconds in which what was sent can be taken back. */
+    public function holdSeconds(): int
+    {
+        return (int) $this->of(HouseRule::Hold);
+    }
+
     public function keepMessagesMonths(): ?int
     {
         $months = $this->of(HouseRule::KeepMessages);

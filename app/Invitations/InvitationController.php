@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
+use App\HouseRules\HouseRules;
 use App\People\Account;
 use App\People\Person;
 use App\Planning\KeepMeeting;
@@ -26,7 +27,7 @@ final readonly class InvitationController
 
     private const WORDS = ['words' => ['sometimes', 'nullable', 'string', 'max:' . MeetingAsTold::MOST_WORDS]];
 
-    public function __construct(private SheetView $view, private FreezeMeeting $freeze, private CoreMeeting $core, private WriteLetter $letters, private ReadBackChange $change, private FirstLetter $first, private Visible $visible) {}
+    public function __construct(private SheetView $view, private FreezeMeeting $freeze, private CoreMeeting $core, private WriteLetter $letters, private ReadBackChange $change, private FirstLetter $first, private Visible $visible, private HouseRules $rules) {}
 
     public function readBack(Meeting $meeting, ReadBack $readBack): JsonResponse
     {
@@ -64,7 +65,7 @@ final readonly class InvitationController
         $account = $request->user();
         $sent = $meeting->changes_id === null ? $send($meeting, $request->integer('version'), $account, self::words($request)) : $sendChange($meeting, $request->integer('version'), $request->boolean('tellAll'), $account, self::words($request), array_values(array_map(strval(...), $request->array('leaveOut'))));
 
-        return new JsonResponse([...$this->view->of($sent), 'holdSeconds' => (int) config('syndex.outbox.hold_seconds')]);
+        return new JsonResponse([...$this->view->of($sent), 'holdSeconds' => $this->rules->holdSeconds()]);
     }
 
     /** The meeting as it stands, once more to one of its people. */

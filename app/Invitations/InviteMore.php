@@ -28,6 +28,8 @@ final readonly class InviteMore
     public function __invoke(Meeting $meeting, array $people, AttendeeRole $role, Account $by): Meeting
     {
         return Decide::on(function () use ($meeting, $people, $role, $by): Meeting {
+            // Locked first: who is asked at the same time is read, and not overwritten.
+            $meeting = Meeting::query()->lockForUpdate()->findOrFail($meeting->id);
             if (Meeting::query()->where('changes_id', $meeting->id)->exists()) {
                 throw NotNow::changeWaits();
             }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Invitations;
 
+use App\HouseRules\HouseRules;
 use App\People\Account;
 use App\People\Person;
 use App\Planning\Meeting;
@@ -21,7 +22,7 @@ final readonly class Outbox
 {
     private const ROWS_AT_ONCE = 500;
 
-    public function __construct(private FreezeMeeting $freeze) {}
+    public function __construct(private FreezeMeeting $freeze, private HouseRules $rules) {}
 
     /**
      * @param  list<array{person: string, address: string}>  $to  who, and where
@@ -38,7 +39,7 @@ final readonly class Outbox
             return 0;
         }
         $snapshot = Snapshot::query()->create(['meeting_id' => $meeting->id, 'step_id' => $step?->id, 'method' => $method->value, 'sequence' => $sequence, 'stamped_at' => now(), 'content' => $this->freeze->write($meeting, $addresses)]);
-        $hold = self::until($atOnce);
+        $hold = $this->until($atOnce);
         $shared = [
             'meeting_id' => $meeting->id, 'snapshot_id' => $snapshot->id, 'uid' => $meeting->uid, 'sequence' => $sequence, 'subject' => mb_strimwidth($meeting->title, 0, 990, '…'),
             'kind' => ($as ?? ($method === Method::Cancel ? DispatchKind::CallingOff : DispatchKind::Invitation))->value,
@@ -65,7 +66,7 @@ final readonly class Outbox
         $replaced = [...$planned->late, ...array_map(static fn(Message $m): string => $m->to, $planned->messages())];
         $waiting = Dispatch::query()->where('uid', $meeting->uid)->where('state', DispatchState::Waiting)->whereIn('recipient', $replaced)->lockForUpdate()->pluck('id');
         Dispatch::query()->whereIn('id', $waiting)->update(['state' => DispatchState::Replaced, 'replaced_by' => $step->id]);
-        $hold = self::until($atOnce);
+        $hold = $this->until($atOnce);
         foreach ($planned->groups as $group) {
             $known = $group->known;
             [$about, $content] = $group->isLater && $later !== null ? [$later, $this->freeze->write($later)] : [$meeting, $after];
@@ -91,9 +92,9 @@ final readonly class Outbox
         }
     }
 
-    private static function until(bool $atOnce): CarbonInterface
+    private function until(bool $atOnce): CarbonInterface
     {
-        return $atOnce ? now() : now()->addSeconds((int) config('syndex.outbox.hold_seconds'));
+        return $atOnce ? now() : now()->addSeconds($this->rules->holdSeconds());
     }
 
     /** @return array<string, string> person by address, in what is known and what is now */
@@ -125,7 +126,7 @@ final readonly class Outbox
      */
     public function offerTo(Meeting $meeting, Person $person, string $subject, callable $pack): void
     {
-        $hold = now()->addSeconds((int) config('syndex.outbox.hold_seconds'));
+        $hold = $this->until(false);
         $this->made(['meeting_id' => $meeting->id, 'person_id' => $person->id, 'kind' => DispatchKind::TimeOffer, 'recipient' => $person->email, 'subject' => mb_strimwidth($subject, 0, 990, '…'), 'hold_until' => $hold], $pack);
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Offers;
 
+use App\HouseRules\HouseRules;
 use App\People\Account;
 use App\People\Person;
 use App\Planning\Meeting;
@@ -17,7 +18,7 @@ use Syndex\Core\Time\ZoneData;
 /** The time-offer round of a meeting that is being planned. */
 final readonly class OfferController
 {
-    public function __construct(private OfferView $view) {}
+    public function __construct(private OfferView $view, private HouseRules $rules) {}
 
     public function show(Meeting $meeting): JsonResponse
     {
@@ -31,7 +32,7 @@ final readonly class OfferController
         assert($starts !== []);
         $open($meeting, $starts, $request->guests(), $request->until($zone, $starts), $request->words(), $account);
 
-        return new JsonResponse(['offer' => $this->view->of($meeting), 'holdSeconds' => (int) config('syndex.outbox.hold_seconds')], 201);
+        return new JsonResponse(['offer' => $this->view->of($meeting), 'holdSeconds' => $this->rules->holdSeconds()], 201);
     }
 
     /** A guest's link once more. */
@@ -47,7 +48,7 @@ final readonly class OfferController
         $request->validate(['time' => ['required', 'integer'], 'version' => ['required', 'integer']]);
         $sent = $take($meeting, $request->integer('time'), $request->integer('version'), $account);
 
-        return new JsonResponse([...$sheets->of($sent->refresh()), 'holdSeconds' => (int) config('syndex.outbox.hold_seconds')]);
+        return new JsonResponse([...$sheets->of($sent->refresh()), 'holdSeconds' => $this->rules->holdSeconds()]);
     }
 
     public function destroy(Meeting $meeting, WithdrawOffer $withdraw): Response

@@ -22,12 +22,47 @@ final readonly class BoardResource
     /** @param array<string, int> $at place of each person in the list */
     private function __construct(private Board $board, private array $at) {}
 
+    /** Where the label stands in a segment, and what somebody has in a trouble of a date. */
+    private const LABEL = 4;
+
+    private const CLASHES = 2;
+
     /** @return array<string, mixed> */
     public static function of(Board $board): array
     {
         $people = array_map(static fn(Standing $s): string => $s->id, $board->day->standings);
 
         return (new self($board, array_flip($people)))->toArray($people);
+    }
+
+    /**
+     * The same, without what people are busy with.
+     *
+     * @param  array<string, mixed>  $board
+     * @return array<string, mixed>
+     */
+    public static function withoutTitles(array $board): array
+    {
+        $bare = static fn(array $blocks): array => array_map(static fn(array $block): array => array_replace($block, [self::LABEL => '']), $blocks);
+        foreach ($board['day']['panes'] as $pane => ['threads' => $threads]) {
+            foreach ($threads as $thread => ['blocks' => $blocks]) {
+                $board['day']['panes'][$pane]['threads'][$thread]['blocks'] = $bare($blocks);
+            }
+        }
+        $something = static fn(array $titles): array => $titles === [] ? [] : [__('planning.something_else')];
+        foreach ($board['day']['standings'] as $standing => ['clashes' => $titles]) {
+            $board['day']['standings'][$standing]['clashes'] = $something($titles);
+        }
+        foreach (['dates', 'comingDays'] as $of) {
+            foreach ($board[$of] as $date => ['troubles' => $troubles]) {
+                $board[$of][$date]['troubles'] = array_map(static fn(array $trouble): array => array_replace($trouble, [self::CLASHES => $something($trouble[self::CLASHES])]), $troubles);
+            }
+        }
+        foreach ($board['columns'] as $column => ['blocks' => $blocks]) {
+            $board['columns'][$column]['blocks'] = $bare($blocks);
+        }
+
+        return $board;
     }
 
     /**

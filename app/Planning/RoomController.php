@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\People\Account;
 use Illuminate\Http\JsonResponse;
 use Syndex\Core\Time\ZoneData;
 
@@ -12,6 +13,10 @@ final class RoomController
 {
     public function __invoke(RoomRequest $request, ZoneData $zones, RoomView $view): JsonResponse
     {
-        return new JsonResponse($view->of($request->sheet($zones), $request->hostComes(), $request->meetingId()));
+        /** @var Account $account */
+        $account = $request->user();
+        $room = $view->of($request->sheet($zones), $request->hostComes(), $request->meetingId());
+
+        return new JsonResponse($account->role->plans() ? $room : RoomView::ofThisMeeting($room));
     }
 }

@@ -85,6 +85,17 @@ final readonly class RoomView
         ];
     }
 
+    /**
+     * The same, without other meetings that are held in the room and who was told of it there.
+     *
+     * @param  array<string, mixed>  $room
+     * @return array<string, mixed>
+     */
+    public static function ofThisMeeting(array $room): array
+    {
+        return [...$room, 'holders' => null, 'conflicts' => array_values(array_filter($room['conflicts'], static fn(array $c): bool => $c['kind'] !== 'room_taken'))];
+    }
+
     /** @return list<array<string, mixed>> what does not go together, the host coming at the start */
     public function conflicts(Sheet $sheet, ?string $meetingId = null): array
     {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
+use App\Answers\Via;
+
 /**
  * Meetings of the demo, as a table. Starts are written relative to the day of seeding, in days, or to the minute
  * ("now"), so that every state is seen whenever it is seeded.
@@ -60,6 +62,20 @@ final class DemoMeetings
             'Lecture for the public' => ['Public lecture', false, 'Questions are welcome at the end.', ['invitedOnly' => false, 'passcode' => false, 'microphones' => 'off', 'cameras' => 'off', 'chat' => 'hosts']],
             'Survey planning' => ['Matorral survey', false, null, []],
             'Directors’ day' => ['Garden directors’ day', false, null, []],
+        ];
+    }
+
+    /** @return list<array{string, ?int, 'accepted'|'tentative'|'declined', ?string, Via}> who, to which of the dates (null: all), what, in which words, by which way */
+    public static function answers(): array
+    {
+        return [
+            ['wanjiru.achola', null, 'accepted', null, Via::Mail],
+            ['ines.varela', null, 'accepted', null, Via::Mail],
+            ['ines.varela', 1, 'declined', 'On leave until the 14th.', Via::Mail],
+            ['birte.aldenhoff', null, 'tentative', 'If the field season allows.', Via::Phone],
+            ['lerato.nkomani', null, 'accepted', null, Via::Mail],
+            ['otis.farrow', null, 'accepted', null, Via::Mail],
+            ['june.halloway', null, 'declined', null, Via::Mail],
         ];
     }
 }

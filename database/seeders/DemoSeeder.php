@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
+use App\Answers\Propose;
+use App\Answers\TakeAnswer;
+use App\Answers\Via;
 use App\HouseRules\HouseRules;
 use App\Invitations\CallOffMeeting;
 use App\Invitations\Dispatch;
@@ -60,6 +63,8 @@ final class DemoSeeder extends Seeder
         private readonly SetCalendar $setCalendar,
         private readonly ReadCalendar $readCalendar,
         private readonly Blueprints $blueprints,
+        private readonly TakeAnswer $takeAnswer,
+        private readonly Propose $propose,
     ) {}
 
     public function run(): void
@@ -85,6 +90,7 @@ final class DemoSeeder extends Seeder
             $this->meeting($row, $coordinator);
         }
         $this->blueprintsOf($coordinator);
+        $this->answers();
         if ($calendars !== '') {
             $this->clash("$calendars/feeds/ines.varela.ics");
         }
@@ -103,6 +109,17 @@ final class DemoSeeder extends Seeder
             $meeting->update(['room' => $was, 'blueprint_id' => null]);
             $blueprint->update(['used' => strlen($name) % 4]);
         }
+    }
+
+    /** Who comes to the trials of the quarter, who does not, and who would rather come later. */
+    private function answers(): void
+    {
+        $meeting = Meeting::query()->where('title', 'Quarterly trials')->whereNull('changes_id')->firstOrFail();
+        $dates = $meeting->occurrences()->orderBy('starts_at')->limit(3)->get()->map(static fn(Occurrence $o): WallTime => WallTime::parse($o->date_local->format('Y-m-d\TH:i:s')))->all();
+        foreach (DemoMeetings::answers() as [$who, $date, $partstat, $comment, $via]) {
+            ($this->takeAnswer)($meeting, $this->person($who . self::DOMAIN), $date === null ? null : $dates[$date], $partstat, $comment, $via);
+        }
+        $this->propose->otherTime($meeting, $this->person('lerato.nkomani' . self::DOMAIN), $dates[2], $meeting->occurrences()->where('date_local', TakeAnswer::column($dates[2]))->firstOrFail()->starts_at->getTimestamp() + 5400, $meeting->duration_minutes, 'The school run, until then.', Via::Mail, null);
     }
 
     /** What somebody has comes to lie on a meeting of which they were told. */

@@ -15,6 +15,7 @@ return [
     'unknown_role' => 'Say whether they are required or optional.',
     'unknown_team' => 'This team cannot be read.',
     'unknown_person' => 'One of the people is no longer in the directory. Remove them and add them again.',
+    'something_else' => 'something else',
     'too_many_people' => 'A meeting takes :most people at most. Nobody was invited; ask fewer.',
     'unknown_zone' => 'This time zone is not known.',
     'out_of_calendar' => 'Dates can be from 1970 to 9999. Choose an earlier start, fewer dates, or a smaller move.',

@@ -61,6 +61,16 @@ describe('house rules', function (): void {
             ->and(DB::table('meeting_snapshots')->join('meetings', 'meetings.id', '=', 'meeting_snapshots.meeting_id')->orderBy('title')->distinct()->pluck('title')->all())->toBe($kept);
     })->with([[null, ['lately', 'long-ago', 'waits']], [6, ['lately', 'waits']], [24, ['lately', 'long-ago', 'waits']]]);
 
+    it('say how long what was sent can be taken back', function (int $seconds): void {
+        $this->travelTo('2026-12-02T09:00:00Z');
+        $coordinator = account(Role::Coordinator, colleague('Wanjiru Achola'));
+        $this->actingAs(account(Role::Administrator))->putJson('/api/house-rules', ['holdSeconds' => $seconds])->assertOk();
+        $meeting = meeting($coordinator, [$coordinator->person, guest('rosa@anden.example')]);
+
+        expect($this->actingAs($coordinator)->postJson("/api/meetings/$meeting->id/send", ['version' => $meeting->version])->assertOk()->json('holdSeconds'))->toBe($seconds)
+            ->and(DB::table('dispatches')->pluck('hold_until')->unique()->all())->toBe([now()->addSeconds($seconds)->format('Y-m-d H:i:s')]);
+    })->with([0, 7, 60]);
+
     it('say when people work of whom nothing else is known', function (): void {
         $coordinator = account(Role::Coordinator, colleague('Wanjiru Achola', 'Africa/Nairobi'));
         $other = colleague('Inês Varela', 'Europe/Lisbon', ['hours' => ['mon' => [['08:00', '12:00']]]]);
@@ -76,7 +86,7 @@ describe('house rules', function (): void {
 
     it('take no value that means nothing', function (array $given): void {
         $this->actingAs(account(Role::Administrator))->putJson('/api/house-rules', $given)->assertStatus(422);
-    })->with([[['noticeHours' => -1]], [['mostADay' => 0]], [['quietHours' => '11:00-09:00']], [['quietHours' => '9-11']], [['organizer' => 'nobody']], [['reminderMinutes' => -1]], [['hidesPeople' => 'sometimes']], [['workingWeek' => []]], [['workingWeek' => ['mon' => [['17:00', '09:00']]]]], [['workingWeek' => ['moon' => [['09:00', '17:00']]]]], [['workingWeek' => ['mon' => 'x']]], [['workingWeek' => ['mon' => [['09:00']]]]], [['organisation' => '']], [['organisation' => str_repeat('x', 200)]]]);
+    })->with([[['noticeHours' => -1]], [['mostADay' => 0]], [['quietHours' => '11:00-09:00']], [['quietHours' => '9-11']], [['organizer' => 'nobody']], [['reminderMinutes' => -1]], [['holdSeconds' => 61]], [['holdSeconds' => null]], [['hidesPeople' => 'sometimes']], [['workingWeek' => []]], [['workingWeek' => ['mon' => [['17:00', '09:00']]]]], [['workingWeek' => ['moon' => [['09:00', '17:00']]]]], [['workingWeek' => ['mon' => 'x']]], [['workingWeek' => ['mon' => [['09:00']]]]], [['organisation' => '']], [['organisation' => str_repeat('x', 200)]]]);
 });
 
 describe('what open pages are told', function (): void {

@@ -70,7 +70,7 @@ function RulesInWords({ rules }: { rules: Rules }) {
       />
     ),
   });
-  const number = (rule: 'pauseMinutes' | 'noticeHours' | 'largeTeam' | 'fileMegabytes', least: number, most: number) => (
+  const number = (rule: 'holdSeconds' | 'pauseMinutes' | 'noticeHours' | 'largeTeam' | 'fileMegabytes', least: number, most: number) => (
     <NumberWord
       label={t(`rules.label.${rule}`)}
       text={t(`rules.number.${rule}`, { count: rules[rule] })}
@@ -136,6 +136,9 @@ function RulesInWords({ rules }: { rules: Rules }) {
             take={(hidesPeople) => set({ hidesPeople })}
           />
           . <span className="text-muted">{t('rules.means.begun')}</span>
+        </p>
+        <p>
+          {t('rules.say.hold')} {number('holdSeconds', 0, 60)}. <span className="text-muted">{t('rules.means.hold')}</span>
         </p>
         <p>
           {t('rules.say.keepMessages')}{' '}

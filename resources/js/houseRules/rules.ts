@@ -19,6 +19,7 @@ const shape = z.object({
   largeTeam: z.number(),
   forgetGuestsMonths: z.nullable(z.number()),
   keepMessagesMonths: z.nullable(z.number()),
+  holdSeconds: z.number(),
   feedHosts: z.array(z.string()),
   fileMegabytes: z.number(),
   /** How rooms usually are, and which settings no meeting may have otherwise. */

@@ -133,6 +133,7 @@ export const enMore = {
       reminder: 'Of what is planned from now on, calendars remind',
       hides: '; its people see each other',
       keepMessages: 'What was sent is kept in Sent',
+      hold: 'What is sent can be taken back',
       holidays: 'Public holidays of where people are at home are',
       here: 'Colleagues whose calendar is not connected are',
       pauseBefore: 'Between two meetings people have',
@@ -147,6 +148,7 @@ export const enMore = {
       fileSize: 'A file on a meeting may have up to',
     },
     means: {
+      hold: 'No email leaves before. What begins at once, like a meeting right now, does not wait.',
       begun: 'Each meeting may have it otherwise; those that are there stay as they are.',
       pause: 'The page before sending says who would have less.',
       wishes: 'Better times keep to these where it costs nobody a clash or their hours.',
@@ -160,6 +162,7 @@ export const enMore = {
       reminderMinutes: 'Minutes ahead of a reminder',
       hidesPeople: 'Who sees whom',
       keepMessagesMonths: 'Months for which messages are kept',
+      holdSeconds: 'Seconds in which it can be taken back',
       holidays: 'Public holidays',
       holidaysOpen: 'Who decides on holidays',
       here: 'Colleagues without a calendar',
@@ -173,6 +176,9 @@ export const enMore = {
       fileMegabytes: 'Megabytes of a file',
     },
     number: {
+      holdSeconds_zero: 'not at all',
+      holdSeconds_one: 'for {{count}} second',
+      holdSeconds_other: 'for {{count}} seconds',
       pauseMinutes_zero: 'no pause',
       pauseMinutes_one: '{{count}} minute',
       pauseMinutes_other: '{{count}} minutes',

@@ -133,3 +133,23 @@ it('says what is different where only its rules are, so that it can be sent', fu
     'a setting' => [fn() => ['room' => [...noRoom(), 'coHosts' => [$this->coHost->person_id], 'settings' => ['chat' => 'off']]], ['room' => 'chat']],
     'the entry in calendars' => [['choices' => ['reminderMinutes' => 60, 'class' => 'private', 'categories' => [], 'takesNoTime' => false, 'notForwarded' => false]], ['calendar' => 'reminder, who may see it']],
 ]);
+
+it('shows who changes a meeting that people are busy, and not with what', function (): void {
+    $meeting = ($this->held)(['changing' => 'everyone']);
+    $other = sent(meeting($this->coordinator, [$this->stranger->person], ['title' => 'Board of directors']));
+    app(App\Planning\LayDown::class)->anew($other->refresh());
+    $board = fn(App\People\Account $who, string $path = '/api/board'): string => (string) $this->actingAs($who)->postJson($path, [...sheet($meeting, ['attendees' => [['personId' => $this->stranger->person_id, 'role' => 'required']]]), 'index' => 0])->assertOk()->getContent();
+
+    expect($board($this->coordinator))->toContain('Board of directors')->and($board($this->attendee))->not->toContain('Board of directors')->toContain('"busy"')
+        ->and($board($this->attendee, '/api/times'))->not->toContain('Board of directors');
+});
+
+it('shows who changes a meeting nothing of others that are held in the lasting room', function (): void {
+    $lasting = ['room' => [...noRoom(), 'standing' => true, 'changing' => 'everyone'], 'join_mode' => 'online'];
+    $meeting = meeting($this->coordinator, [$this->host->person, $this->attendee->person], [...$lasting, 'status' => App\Planning\MeetingStatus::Sent, 'sent_at' => now()]);
+    $other = meeting($this->coordinator, [$this->host->person, $this->stranger->person], [...$lasting, 'title' => 'Board of directors', 'status' => App\Planning\MeetingStatus::Sent, 'sent_at' => now()]);
+    app(App\Planning\LayDown::class)->anew($other);
+    $room = fn(App\People\Account $who): array => $this->actingAs($who)->postJson('/api/room', [...sheet($meeting, ['joinMode' => 'online', 'room' => [...noRoom(), 'standing' => true]]), 'meetingId' => $meeting->id])->assertOk()->json();
+
+    expect(array_column($room($this->coordinator)['conflicts'], 'kind'))->toContain('room_taken')->and(array_column($room($this->attendee)['conflicts'], 'kind'))->not->toContain('room_taken')->and($room($this->attendee)['holders'])->toBeNull();
+});

@@ -479,3 +479,18 @@ it('calls somebody in once who is called in twice', function (): void {
             ->and(Dispatch::query()->where('meeting_id', $meeting->id)->where('recipient', $late->email)->whereNot('state', 'replaced')->count())->toBe(1);
     }
 });
+
+it('invites both of two people who are invited at once, and takes both of two answers', function (): void {
+    for ($round = 0; $round < 3; $round++) {
+        [$one, $two] = [guest("one$round@far.example"), guest("two$round@far.example")];
+        $meeting = sent(meeting($this->coordinator, [$this->coordinator->person, $there = guest("c$round@far.example")]));
+        delivered($meeting);
+        $invite = fn(string $id): array => ['POST', "/api/meetings/$meeting->id/invite", json_encode(['people' => [$id]])];
+        $answer = fn(string $id): array => ['POST', "/api/meetings/$meeting->id/answers/$id", json_encode(['date' => null, 'partstat' => 'accepted', 'comment' => null])];
+        $statuses = ($this->statuses)(($this->atOnce)($invite($one->id), $invite($two->id), $answer($there->id), $answer($this->coordinator->person_id)));
+
+        expect($statuses)->toBe([200, 200, 200, 200])
+            ->and($meeting->attendees()->whereIn('person_id', [$one->id, $two->id])->count())->toBe(2)
+            ->and($meeting->attendees()->whereIn('person_id', [$there->id, $this->coordinator->person_id])->pluck('partstat')->unique()->all())->toBe(['accepted']);
+    }
+});
