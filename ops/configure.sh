@@ -230,7 +230,7 @@ stopsignal=QUIT'
   program web "$serve web /usr/sbin/nginx -e $log/nginx.log -c $run/nginx.conf" 'priority=30
 stopsignal=QUIT'
   program postroom "node $home/standins/postroom/server.mjs" "priority=20
-environment=POSTROOM_SMTP_PORT=\"$smtp_port\",POSTROOM_PAGE_PORT=\"$page_port\",POSTROOM_DIR=\"$var/postroom\",POSTROOM_REFUSE=\"$refuse\",POSTROOM_DOMAIN=\"$(keep MAIL_DOMAIN syndex.example)\",POSTROOM_NAME=\"$(keep MAIL_SERVER "mail.$(keep MAIL_DOMAIN syndex.example)")\",POSTROOM_RECEIVE=\"$home/bin/syndex mail receive\",SYNDEX_VAR=\"$var\""
+environment=POSTROOM_SMTP_PORT=\"$smtp_port\",POSTROOM_PAGE_PORT=\"$page_port\",POSTROOM_DIR=\"$var/postroom\",POSTROOM_REFUSE=\"$refuse\",POSTROOM_DOMAIN=\"$(keep MAIL_DOMAIN syndex.example)\",POSTROOM_NAME=\"$(keep MAIL_SERVER "mail.$(keep MAIL_DOMAIN syndex.example)")\",POSTROOM_RECEIVE=\"$home/bin/syndex\",SYNDEX_VAR=\"$var\""
   program bridge "node $home/standins/bridge/server.mjs" "priority=20
 environment=BRIDGE_PORT=\"$bridge_port\",BRIDGE_KEY=\"$bridge_key\",BRIDGE_DIR=\"$var/bridge\""
   program calendars "node $home/standins/calendars/server.mjs" "priority=20

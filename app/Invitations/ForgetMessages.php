@@ -33,6 +33,9 @@ final class ForgetMessages implements ShouldQueue
                 ->where(static fn(Builder $q) => $q->whereNull('meeting_id')->orWhereIn('meeting_id', $isOver))->orderBy('id')->limit(self::AT_ONCE)->delete();
         } while ($gone === self::AT_ONCE);
         do {
+            $gone = DB::table('replies')->where('created_at', '<', $before)->where(static fn(Builder $q) => $q->whereNull('meeting_id')->orWhereIn('meeting_id', $isOver))->orderBy('id')->limit(self::AT_ONCE)->delete();
+        } while ($gone === self::AT_ONCE);
+        do {
             $gone = DB::table('meeting_snapshots')->where('stamped_at', '<', $before)->whereNotExists(static fn(Builder $q) => $q->selectRaw('1')->from('dispatches')->whereColumn('dispatches.snapshot_id', 'meeting_snapshots.id'))
                 ->where(static fn(Builder $q) => $q->whereNull('meeting_id')->orWhereIn('meeting_id', $isOver))->orderBy('id')->limit(self::AT_ONCE)->delete();
         } while ($gone === self::AT_ONCE);

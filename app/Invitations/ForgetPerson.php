@@ -51,6 +51,9 @@ final readonly class ForgetPerson
             $count = (clone $mails)->count();
             $mails->update(['recipient' => $anonymous, 'mail' => null, 'outcome' => null]);
             AgendaItem::query()->where('speaker', $person->name)->whereNotNull('speaker')->whereIn('meeting_id', Attendee::query()->select('meeting_id')->where('person_id', $person->id))->update(['speaker' => null]);
+            // What they said counts on; their words and whom they named are gone.
+            DB::table('answers')->where('person_id', $person->id)->update(['comment' => null]);
+            DB::table('replies')->where(static fn($q) => $q->where('person_id', $person->id)->orWhere('sender', $old)->orWhere('delegate', $old))->update(['comment' => null, 'sender' => null, 'delegate' => null, 'mail' => null, 'digest' => null]);
             DB::table('team_members')->where('person_id', $person->id)->delete();
             DB::table('found_clashes')->where('person_id', $person->id)->delete();
             DB::table('asked_guests')->where('person_id', $person->id)->delete();

@@ -40,6 +40,10 @@ final readonly class MergePeople
             $this->bump($gone);
             $this->move(Attendee::query(), 'meeting_id', $gone, $stays);
             $this->move(DateAttendee::query(), 'meeting_date_id', $gone, $stays);
+            // Where both answered, what the one who stays said holds.
+            DB::table('answers')->where('person_id', $gone->id)->whereExists(static fn($q) => $q->selectRaw('1')->from('answers as theirs')->where('theirs.person_id', $stays->id)->whereColumn('theirs.meeting_id', 'answers.meeting_id')->whereColumn('theirs.date_key', 'answers.date_key'))->delete();
+            DB::table('answers')->where('person_id', $gone->id)->update(['person_id' => $stays->id]);
+            DB::table('replies')->where('person_id', $gone->id)->update(['person_id' => $stays->id]);
             Meeting::query()->where('host_id', $gone->id)->update(['host_id' => $stays->id]);
             Dispatch::query()->where('person_id', $gone->id)->update(['person_id' => $stays->id]);
             foreach (['team_members' => 'team_id', 'clock_moves' => 'meeting_id', 'found_clashes' => 'meeting_id', 'asked_guests' => 'time_offer_id', 'guest_links' => 'time_offer_id'] as $table => $of) {

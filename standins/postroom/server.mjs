@@ -10,12 +10,11 @@ const setting = (name, fallback) => process.env[name] ?? fallback;
 
 const store = new Store(setting('POSTROOM_DIR', 'var/postroom'));
 const faults = new Faults();
+const receive = setting('POSTROOM_RECEIVE', '');
 const inbound = new Inbound(
   setting('POSTROOM_DOMAIN', ''),
   setting('POSTROOM_NAME', 'mail.syndex.example'),
-  setting('POSTROOM_RECEIVE', '')
-    .split(' ')
-    .filter((part) => part !== ''),
+  receive === '' ? [] : [receive, 'mail', 'receive'],
 );
 const smtp = smtpServer(store, faults, inbound);
 const pages = pageServer(store, faults);

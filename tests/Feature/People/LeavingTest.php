@@ -42,11 +42,14 @@ describe('two entries of one person', function (): void {
         $sent = sent(meeting($this->wanjiru, [$this->wanjiru->person, $old], $this->when));
         delivered($sent);
         $sent->attendees()->where('person_id', $old->id)->update(['partstat' => 'accepted']);
+        $said = static fn(string $id, string $meeting, string $partstat): array => ['meeting_id' => $meeting, 'person_id' => $id, 'partstat' => $partstat, 'via' => 'mail', 'sequence' => 0, 'stamped_at' => now(), 'answered_at' => now()];
+        DB::table('answers')->insert([$said($old->id, $sent->id, 'accepted'), $said($old->id, $both->id, 'declined'), $said($new->id, $both->id, 'tentative')]);
 
         $this->postJson("/api/people/$old->id/merge", ['into' => $new->id])->assertOk()->assertJson(['id' => $new->id, 'name' => 'Rosa Quispe', 'zone' => 'America/La_Paz', 'email' => 'rosa@new.example']);
         expect(Person::query()->find($old->id))->toBeNull()
             ->and($both->attendees()->where('person_id', $new->id)->get()->map(static fn($a): string => $a->role->value)->all())->toBe(['required'])
             ->and($sent->attendees()->where('person_id', $new->id)->value('partstat'))->toBe('accepted')
+            ->and(DB::table('answers')->where('person_id', $new->id)->pluck('partstat')->sort()->values()->all())->toBe(['accepted', 'tentative'])
             ->and(icsTo('rosa@old.example'))->toContain('METHOD:CANCEL')
             ->and(icsTo('rosa@new.example'))->toContain('METHOD:REQUEST')
             ->and(Dispatch::query()->where('recipient', 'rosa@old.example')->whereNull('person_id')->count())->toBe(0);
@@ -70,6 +73,8 @@ describe('a guest who is forgotten', function (): void {
         delivered($meeting);
         Dispatch::query()->where('recipient', 'rosa@anden.example')->update(['outcome' => '250 kept for rosa@anden.example', 'mail' => encrypt('to Rosa Quispe', false)]);
         $draft = meeting($this->wanjiru, [$this->wanjiru->person, $rosa], [...$this->when, 'title' => 'Draft']);
+        DB::table('answers')->insert(['meeting_id' => $meeting->id, 'person_id' => $rosa->id, 'partstat' => 'accepted', 'comment' => 'Rosa will come', 'via' => 'mail', 'sequence' => 0, 'stamped_at' => now(), 'answered_at' => now()]);
+        DB::table('replies')->insert(['meeting_id' => $meeting->id, 'person_id' => null, 'kind' => 'answer', 'via' => 'mail', 'state' => 'aside', 'sender' => 'rosa@anden.example', 'comment' => 'Rosa will come', 'mail' => 'From: rosa@anden.example', 'created_at' => now()]);
 
         // Asked to something ahead: they have to hear of it first.
         $this->postJson("/api/people/$rosa->id/forget")->assertStatus(409)->assertJson(['code' => 'asked_ahead']);
@@ -79,7 +84,7 @@ describe('a guest who is forgotten', function (): void {
         $this->postJson("/api/people/$rosa->id/forget")->assertNoContent();
 
         $dump = '';
-        foreach (['people', 'person_words', 'person_search', 'dispatches', 'attendees', 'meetings', 'agenda_items', 'accounts'] as $table) {
+        foreach (['people', 'person_words', 'person_search', 'dispatches', 'attendees', 'meetings', 'agenda_items', 'accounts', 'answers', 'replies'] as $table) {
             $dump .= json_encode(DB::table($table)->get());
         }
         foreach (Snapshot::query()->get() as $snapshot) {
