@@ -20,7 +20,7 @@ export function AnswerThreads({ answers }: { answers: Answers }) {
   return (
     <>
       <p className="pb-2 text-muted">{t('answers.picture')}</p>
-      <div className="overflow-x-auto">
+      <div role="region" aria-label={t('answers.title')} tabIndex={0} className="relative overflow-x-auto">
         <table className="border-separate border-spacing-y-0.5 text-left">
           <thead>
             <tr>
@@ -28,7 +28,7 @@ export function AnswerThreads({ answers }: { answers: Answers }) {
                 <span className="sr-only">{t('answers.date')}</span>
               </th>
               {people.map(({ person, role, undelivered }) => (
-                <th key={person.id} scope="col" className="px-1 pb-1 text-center align-bottom">
+                <th key={person.id} scope="col" className="relative px-1 pb-1 text-center align-bottom">
                   <abbr
                     title={called(person)}
                     className={`inline-block w-8 no-underline ${role === 'optional' ? 'font-normal text-muted' : 'font-bold'}`}
@@ -64,7 +64,7 @@ export function AnswerThreads({ answers }: { answers: Answers }) {
                 {people.map(({ person }) => (
                   <Said key={person.id} said={date.said[person.id]} isLost={date.lost.length > 0} />
                 ))}
-                <td className="ps-4">{words(date)}</td>
+                <td className="min-w-64 ps-4">{words(date)}</td>
               </tr>
             ))}
           </tbody>
