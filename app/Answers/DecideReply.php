@@ -27,7 +27,8 @@ final readonly class DecideReply
         Decide::on(function () use ($meeting, $reply, $by): void {
             $reply = $this->open($reply);
             $person = $reply->person_id === null ? null : Person::query()->find($reply->person_id);
-            if ($reply->kind === ReplyKind::HandedOn && $reply->state === ReplyState::Waiting && $person !== null && $reply->delegate !== null) {
+            // Of one date alone it is a change of that date's people, which the coordinator makes on its sheet.
+            if ($reply->kind === ReplyKind::HandedOn && $reply->state === ReplyState::Waiting && $reply->date_local === null && $person !== null && $reply->delegate !== null) {
                 $this->handOn($meeting, $person, $reply->delegate, $by);
             } elseif ($reply->kind === ReplyKind::Answer && $person !== null && in_array($reply->partstat, TakeAnswer::PARTSTATS, true)) {
                 ($this->take)($meeting, $person, $reply->date_local === null ? null : WallTime::parse($reply->date_local->format('Y-m-d\TH:i:s')), $reply->partstat, $reply->comment, Via::Mail, by: $by);

@@ -52,7 +52,7 @@ export function Came({ meetingId, replies, city, pending, decide }: CameProps) {
             <li key={reply.id} className="border-l-4 border-sun pl-3">
               <What reply={reply} city={city} />
               <p className="flex flex-wrap gap-x-4">
-                {reply.kind === 'handed_on' && reply.state === 'waiting' && (
+                {reply.kind === 'handed_on' && reply.state === 'waiting' && reply.date === null && (
                   <Button look="quiet" disabled={pending} onClick={() => decide(reply, 'take')}>
                     {t('answers.agree', { delegate: reply.delegate })}
                   </Button>
@@ -62,7 +62,7 @@ export function Came({ meetingId, replies, city, pending, decide }: CameProps) {
                     {t('answers.take')}
                   </Button>
                 )}
-                {reply.kind === 'other_time' && (
+                {(reply.kind === 'other_time' || (reply.kind === 'handed_on' && reply.date !== null)) && (
                   <Link className="changeable font-medium" to={`/meetings/${meetingId}`}>
                     {t('answers.changeIt')}
                   </Link>

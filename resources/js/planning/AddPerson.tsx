@@ -26,6 +26,8 @@ export type AddPersonProps = {
   add: (people: Person[], teamId?: string) => void;
   /** Whether teams and everybody of an earlier meeting are offered too. */
   several?: boolean;
+  /** Whether what is found takes room of its own beneath the field, as in a dialog, rather than lying over what is above. */
+  beneath?: boolean;
 };
 
 type Choice =
@@ -39,7 +41,7 @@ const looksLikeAddress = (text: string) => /[@<]/.test(text);
 const isFine = (check: AddressCheck) => check.address !== null && check.problem === null;
 
 /** One field for everybody: colleagues by name, guests by address, one or a block of them, checked as they are typed. */
-export function AddPerson({ taken, add, several: offersMeetings = false }: AddPersonProps) {
+export function AddPerson({ taken, add, several: offersMeetings = false, beneath = false }: AddPersonProps) {
   const { t } = useTranslation();
   const id = useId();
   const client = useQueryClient();
@@ -204,7 +206,10 @@ export function AddPerson({ taken, add, several: offersMeetings = false }: AddPe
         placeholder={t('add.placeholder')}
         className={`block field-sizing-content max-h-24 w-full resize-none rounded-md border bg-sheet px-2.5 py-1.5 ${unfinished ? 'border-broken' : 'border-muted'}`}
       />
-      <div hidden={!fresh} className="absolute inset-x-0 bottom-full z-30 mb-1 rounded-md border border-line bg-sheet shadow-xl">
+      <div
+        hidden={!fresh}
+        className={`rounded-md border border-line bg-sheet ${beneath ? 'mt-1' : 'absolute inset-x-0 bottom-full z-30 mb-1 shadow-xl'}`}
+      >
         {said && (
           <p id={`${id}-problem`} role="status" className="border-b border-line px-2.5 py-1.5 text-note font-semibold text-odd">
             {said}

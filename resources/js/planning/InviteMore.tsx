@@ -71,6 +71,7 @@ function Chosen({ meeting, close }: { meeting: Meeting; close: () => void }) {
         ))}
       </ul>
       <AddPerson
+        beneath
         taken={[...meeting.attendees, ...people.map((person) => ({ person }))].map(({ person }) => person.id)}
         add={(more) => setPeople((now) => [...now, ...more.filter(({ id }) => now.every((one) => one.id !== id))])}
       />

@@ -96,6 +96,13 @@ it('invites the delegate once the coordinator agrees', function (): void {
         ->and(Dispatch::query()->where('state', 'waiting')->pluck('recipient')->all())->toBe(['zoe@anden.example']);
 });
 
+it('hands on nothing but the date that was handed on', function (): void {
+    $reply = Reply::query()->create(['meeting_id' => $this->meeting->id, 'person_id' => $this->rosa->id, 'kind' => ReplyKind::HandedOn, 'via' => 'mail', 'state' => ReplyState::Waiting, 'date_local' => '2026-12-15 15:30:00', 'partstat' => 'delegated', 'delegate' => 'zoe@anden.example', 'created_at' => now()]);
+    $this->postJson("/api/meetings/{$this->meeting->id}/replies/$reply->id/take")->assertStatus(409);
+
+    expect($this->meeting->attendees()->count())->toBe(3)->and($this->meeting->attendees()->where('person_id', $this->rosa->id)->value('partstat'))->toBe('needs-action')->and(Dispatch::query()->where('recipient', 'zoe@anden.example')->exists())->toBeFalse();
+});
+
 it('leaves people free on dates that they declined, and perhaps free on those of which they are not sure', function (): void {
     app(TakeAnswer::class)($this->meeting, $this->ines, null, 'accepted', null, Via::Page);
     app(TakeAnswer::class)($this->meeting, $this->ines, WallTime::parse('2026-12-15T15:30:00'), 'declined', null, Via::Page);
